@@ -1,0 +1,120 @@
+"""A finding: what a check says of one place."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import nan
+
+import numpy as np
+
+from honest_lift.estimates.estimate import Estimate, Input
+from honest_lift.facts.limits import Limit
+from honest_lift.facts.place import Place
+from honest_lift.numbers.doubt import Array, Figure, Ground
+from honest_lift.numbers.verdict import Verdict, decide
+
+
+@dataclass(frozen=True, slots=True)
+class Check:
+    """A named check. `step`: the step of the job it belongs to. `terms`: titles of what its figure is worked from."""
+
+    name: str
+    title: str
+    step: str
+    dimension: str
+    meaning: str
+
+
+@dataclass(frozen=True, slots=True)
+class Term:
+    """One value of a finding's working: its title, inside value and dimension."""
+
+    title: str
+    value: float
+    dimension: str = "length"
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """What a check says of one place. Values in the inside unit of the check's dimension, NaN for none.
+
+    `position`: the valve it concerns, "" for a spring that is not fitted. `lowest`, `highest`: the limits as
+    they stand for this place. `least`, `most`: the margin over the assumed ranges.
+    """
+
+    check: Check
+    place: Place
+    position: str
+    figure: float
+    expanded: float
+    lowest: float
+    highest: float
+    limit: Limit | None
+    margin: float
+    verdict: Verdict
+    provisional: Verdict
+    least: float
+    most: float
+    narrow: bool
+    ground: Ground
+    inputs: tuple[Input, ...]
+    terms: tuple[Term, ...]
+    remark: str
+    source: Figure
+    case: int
+
+    @property
+    def reserve(self) -> float:
+        """Give the margin that makes a full rung; NaN when there is no limit."""
+        if self.limit is None:
+            return nan
+        if self.limit.reserve:
+            return self.limit.reserve
+        return (self.highest - self.lowest) / 2 if self.lowest == self.lowest and self.highest == self.highest else nan
+
+    @property
+    def rung(self) -> float:
+        """Give the margin over the reserve."""
+        return self.margin / self.reserve if self.reserve else nan
+
+    @property
+    def weakness(self) -> float:
+        """Give (margin - U)/reserve: the least of a valve is its weakest point."""
+        return (self.margin - self.expanded) / self.reserve if self.reserve else nan
+
+    def shares(self) -> tuple[tuple[str, float], ...]:
+        """Give each source's share of the variance, largest first: made only when someone looks."""
+        squares = self.source.parts()[:, self.case] ** 2
+        total = float(squares.sum())
+        named = ((s.label, float(q) / total) for s, q in zip(self.source.sources, squares, strict=True) if q and total)
+        return tuple(sorted(named, key=lambda pair: -pair[1]))
+
+
+def findings(
+    check: Check, places: Sequence[Place], positions: Sequence[str], estimate: Estimate,
+    limits: Sequence[Limit | None], *, about: Array | None = None, terms: dict[str, tuple[Array, str]] | None = None,
+    remarks: Sequence[str] | None = None,
+) -> list[Finding]:  # fmt: skip
+    """Judge an estimate (n,) against one limit a case and give the findings.
+
+    `about` (n,): what limits stated as plus and minus are about (a target height). `terms`: title to values
+    (n,) and dimension.
+    """
+    base = np.zeros(len(places)) if about is None else about
+    lowest = np.array([nan if one is None or one.lowest is None else one.lowest for one in limits]) + base
+    highest = np.array([nan if one is None or one.highest is None else one.highest for one in limits]) + base
+    said = decide(estimate.figure, lowest, highest)
+    value = np.where(estimate.figure.ground & int(Ground.MISSING), nan, estimate.figure.value)
+    laid = {name: (values.tolist(), dimension) for name, (values, dimension) in (terms or {}).items()}
+    return [
+        Finding(
+            check, places[i], positions[i], float(value[i]), float(said.expanded[i]), float(lowest[i]),
+            float(highest[i]), limits[i], float(said.margin[i]), Verdict(int(said.verdict[i])),
+            Verdict(int(said.provisional[i])), float(said.least[i]), float(said.most[i]), bool(said.narrow[i]),
+            Ground(int(estimate.figure.ground[i])), estimate.inputs[i],
+            tuple(Term(name, values[i], dimension) for name, (values, dimension) in laid.items()),
+            remarks[i] if remarks else "", estimate.figure, i,
+        )
+        for i in range(len(places))
+    ]  # fmt: skip

@@ -1,0 +1,82 @@
+"""Heights: installed height against its target, and what is left to coil bind."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from statistics import median
+
+import numpy as np
+
+from honest_lift.checks.finding import Check, Finding, findings
+from honest_lift.checks.valves import Valves
+from honest_lift.estimates.estimate import Estimate, derive, estimate_of
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.engine import Book
+from honest_lift.facts.limits import Limit
+from honest_lift.facts.place import at_position
+from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
+from honest_lift.numbers.units import in_words
+
+INSTALLED_HEIGHT = Check(
+    "installed_height", "Installed height", "heights", "length",
+    "Distance the spring stands in, closed, against the height the build is set up to.",
+)  # fmt: skip
+BIND_MARGIN = Check(
+    "bind_margin", "Bind margin", "heights", "length",
+    "What is left between the spring at full lift and coil bind: travel to bind less lift.",
+)  # fmt: skip
+_ODD_STACK_MM = 0.5
+
+
+def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
+    """Hold each installed height against the target; with no target it is unproven."""
+    targets = [resolve(book, "target_height", at_position(name)) for name in valves.names]
+    about = np.array([one.value for one in targets])
+    limits: list[Limit | None] = [
+        limit if target.kind != "missing" else None
+        for limit, target in zip(valves.limits(book, "installed_height"), targets, strict=True)
+    ]
+    return findings(
+        INSTALLED_HEIGHT, valves.places, valves.names, valves.installed, limits, about=about,
+        remarks=_odd_stacks(book, valves.names),
+    )  # fmt: skip
+
+
+def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
+    """Hold what is left to coil bind at full lift against its least (and, in one school, its most)."""
+    bind = valves.curves.bind
+    margin = derive(bind_margin, valves.installed, valves.lift, bind)
+    opened = derive(open_height, valves.installed, valves.lift)
+    travel = derive(travel_to_bind, valves.installed, bind)
+    terms = {
+        "installed height": (valves.installed.figure.value, "length"),
+        "valve lift": (valves.lift.figure.value, "length"),
+        "open height": (opened.figure.value, "length"),
+        "bind height": (bind.figure.value, "length"),
+        "travel to bind": (travel.figure.value, "length"),
+    }
+    return findings(
+        BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
+        remarks=["" if spring else "no spring is fitted here" for spring in valves.springs],
+    )  # fmt: skip
+
+
+def targets_of(book: Book, names: Sequence[str]) -> Estimate:
+    """Give the target heights (n,) of positions."""
+    return estimate_of([resolve(book, "target_height", at_position(name)) for name in names])
+
+
+def _odd_stacks(book: Book, names: Sequence[str]) -> list[str]:
+    """Remark where a pocket holds a stack its neighbours do not: it must be explained, not copied."""
+    fitted = [book.engine.fitted("shims", name) for name in names]
+    stacks = [one.height_mm if one else None for one in fitted]
+    known = [one for one in stacks if one is not None]
+    usual = median(known) if known else 0.0
+    unit = book.engine.unit("length")
+    return [
+        f"{in_words(own, 'length', unit)} of shims here where the others have {in_words(usual, 'length', unit)}: "
+        "look for a spacer someone left in"
+        if own is not None and abs(own - usual) > _ODD_STACK_MM
+        else ""
+        for own in stacks
+    ]

@@ -1,0 +1,149 @@
+"""What a finding says in words: its reason in a sentence, and its working in lines, in the engine's own units."""
+
+from __future__ import annotations
+
+from honest_lift.checks.finding import Finding
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Engine
+from honest_lift.facts.place import position_title
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.units import in_words
+from honest_lift.numbers.verdict import Verdict
+
+_GROUNDS = (
+    (Ground.UNSOUND, "its readings contradict each other: load must rise as height falls, lift must be positive"),
+    (Ground.STALE, "a reading it rests on is stale"),
+    (Ground.EXTRAPOLATED, "the height lies outside the measured points, so the load is extrapolated"),
+    (Ground.NO_TOOL, "the tool, and so the doubt, of a reading is not known"),
+    (Ground.UNTOLERATED, "a card's figure it rests on has no tolerance"),
+    (Ground.UNRANGED, "it rests on an assumption without a range"),
+    (Ground.ASSUMED, "it rests on an assumption"),
+    (Ground.PREDICTED, "it is predicted, not measured"),
+)
+
+
+def title(finding: Finding) -> str:
+    """Name the finding: `3 exhaust, bind margin`."""
+    where = position_title(finding.position) if finding.position else finding.place.title
+    return f"{where}, {finding.check.title.lower()}"
+
+
+def reason(finding: Finding, engine: Engine) -> str:
+    """Give the reason of the verdict in one sentence or two."""
+    words = _unproven(finding, engine) if finding.verdict is Verdict.UNPROVEN else _proven(finding, engine)
+    return f"{words} {_sentence(finding.remark)}".rstrip() if finding.remark else words
+
+
+def figure_words(finding: Finding, engine: Engine) -> str:
+    """Give the figure with its doubt: `0.072 in ±0.004`."""
+    if finding.figure != finding.figure:
+        return "–"
+    figure = _say(finding, engine, finding.figure)
+    return f"{figure} ±{_say(finding, engine, finding.expanded, bare=True)}"
+
+
+def limit_words(finding: Finding, engine: Engine) -> str:
+    """Give the limit in words: `at least 0.060 in`, `195 to 230 lbf`, `no limit stated`."""
+    low, high = finding.lowest, finding.highest
+    if low == low and high == high:
+        return f"{_say(finding, engine, low, bare=True)} to {_say(finding, engine, high)}"
+    if low == low:
+        return f"at least {_say(finding, engine, low)}"
+    return f"at most {_say(finding, engine, high)}" if high == high else "no limit stated"
+
+
+def source_words(finding: Finding) -> str:
+    """Say who the limit is from."""
+    if finding.limit is None:
+        return ""
+    one = finding.limit
+    return ", ".join(part for part in (one.school, one.origin, one.source) if part)
+
+
+def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
+    """Give the working in lines, with the inputs and what most of the doubt comes from."""
+    lines = [f"{term.title} {in_words(term.value, term.dimension, engine.unit(term.dimension))}" for term in finding.terms]
+    lines.append(f"{finding.check.title.lower()} {figure_words(finding, engine)}; {limit_words(finding, engine)}")
+    lines += [_input_line(one, engine) for one in finding.inputs if one.kind != "not applicable"]
+    if shares := finding.shares():
+        parts = ", ".join(f"{label} {100 * share:.0f} %" for label, share in shares[:3])
+        lines.append(f"doubt from: {parts}")
+    return tuple(lines)
+
+
+def _proven(finding: Finding, engine: Engine) -> str:
+    doubt = _say(finding, engine, finding.expanded)
+    amount = _say(finding, engine, abs(finding.margin))
+    given = " By the card's figure with its tolerance." if finding.ground & Ground.SPECIFIED else ""
+    if finding.verdict is Verdict.PASSES:
+        return _capital(f"{limit_words(finding, engine)}: inside by {amount}, with a doubt of {doubt}.{given}")
+    if finding.verdict is Verdict.FAILS:
+        return _capital(f"{limit_words(finding, engine)}: {_beyond(finding)} by {amount}, with a doubt of {doubt}.")
+    side = f"inside by {amount}" if finding.margin >= 0 else f"{_beyond(finding)} by {amount}"
+    cure = (
+        "The window is narrower than the doubt: no reading with this tool can prove it."
+        if finding.narrow
+        else "A finer tool, or what most of the doubt comes from measured better, settles it."
+    )
+    return _capital(f"{limit_words(finding, engine)}: {side}, less than its doubt of {doubt}. {cure}")
+
+
+def _beyond(finding: Finding) -> str:
+    return "too low" if finding.figure < finding.lowest else "too high"
+
+
+def _unproven(finding: Finding, engine: Engine) -> str:
+    absent = [one for one in finding.inputs if one.ground & Ground.MISSING]
+    if absent:
+        return " ".join(_sentence(one.note or f"not measured: {one.title} of {one.at}") for one in absent)
+    if finding.ground & Ground.MISSING:
+        return "At this height the coils stand solid: there is no load to give."
+    if finding.limit is None:
+        return "No limit is stated for this, so its figure proves nothing."
+    why = [words for flag, words in _GROUNDS if finding.ground & flag]
+    notes = dict.fromkeys(
+        f"{one.title} of {one.at}: {one.note}"
+        for one in finding.inputs
+        if one.note and one.ground & ~(Ground.SPECIFIED | Ground.NONE)
+    )
+    if not why and finding.remark:
+        return _as_it_stands(finding, engine)
+    return f"{_sentence('; '.join([*why, *notes]))} {_as_it_stands(finding, engine)}"
+
+
+def _as_it_stands(finding: Finding, engine: Engine) -> str:
+    """Say what it would be if all were measured as it stands, with best and worst where something is assumed."""
+    if finding.provisional is Verdict.UNPROVEN:
+        return ""
+    words = f"As it stands: {figure_words(finding, engine)}, {limit_words(finding, engine)}, {finding.provisional.word}."
+    if finding.ground & Ground.ASSUMED and finding.least < finding.most:
+        low, high = _say(finding, engine, finding.least, bare=True), _say(finding, engine, finding.most)
+        words += f" Over the assumed range the margin is {low} to {high}."
+    return words
+
+
+def _input_line(one: Input, engine: Engine) -> str:
+    if one.ground & Ground.MISSING:
+        return f"{one.title}: missing"
+    dimension = CATALOG[one.quantity].dimension
+    value = in_words(one.value, dimension, engine.unit(dimension))
+    if one.quantity == "spring_load":
+        return f"{one.title}: own points, {one.tool}".rstrip(", ")
+    told = [part for part in (one.kind, one.tool, one.note) if part]
+    return f"{one.title} of {one.where}: {value} ({', '.join(told)})"
+
+
+def _say(finding: Finding, engine: Engine, value: float, *, bare: bool = False) -> str:
+    dimension = finding.check.dimension
+    unit = engine.unit(dimension)
+    words = in_words(value, dimension, unit)
+    return words.removesuffix(unit).rstrip() if bare and unit else words
+
+
+def _sentence(text: str) -> str:
+    return f"{_capital(text.strip())}." if text.strip() else ""
+
+
+def _capital(text: str) -> str:
+    return text[:1].upper() + text[1:]

@@ -1,0 +1,62 @@
+"""What the invented crew wrote down. Every figure here is made up; no part or engine like it exists."""
+
+from __future__ import annotations
+
+# spring, loads in lbf at the test heights of its set, bind of outer and inner in inches ("" = not measured)
+TEST_HEIGHTS = ("1.900", "1.800", "1.500", "1.200")
+USED_SPRINGS = (
+    ("1", "155 209 376 535", "1.145", "1.034"),
+    ("2", "154 211 375 535", "1.149", "1.023"),
+    ("3", "153 210 371 536", "1.145", "1.034"),
+    ("4", "157 209 370 535", "1.151", "1.033"),
+    ("5", "156 210 377 540", "1.147", "1.031"),
+    ("6", "150 205 372 537", "1.150", "1.040"),
+    ("7", "156 210 375 530", "1.160", "1.033"),
+    ("8", "145 200 367 534", "1.150", "1.036"),
+    ("9", "155 210 375 535", "1.153", "1.036"),
+    ("10", "155 208 373 537", "1.157", "1.034"),
+    ("11", "125 176 335 490", "1.150", "1.039"),  # planted: collapsed
+    ("12", "153 209 376 540", "1.153", "1.025"),
+    ("13", "153 209 369 538", "1.153", "1.028"),
+    ("14", "152 210 374", "1.153", "1.109"),  # planted: its inner binds early, and it never reached 1.200
+    ("15", "157 211 375 530", "1.151", "1.035"),
+    ("16", "", "", ""),  # planted: nobody measured it
+)
+NEW_SPRINGS = (
+    ("N1", "159 215 385 544", "1.149", "1.027"),
+    ("N2", "166 220 390 551", "1.150", "1.033"),
+    ("N3", "164 218 386 550", "1.145", "1.042"),
+    ("N4", "160 215 379 548", "1.148", "1.032"),
+    ("N5", "159 215 383 557", "1.155", "1.032"),
+    ("N6", "160 218 379 552", "1.145", "1.034"),
+    ("N7", "160 215 383 546", "1.144", "1.031"),
+    ("N8", "160 218 380 550", "1.157", "1.030"),
+    ("N9", "164 218 378 544", "1.153", "1.038"),
+    ("N10", "160 214 378 548", "1.147", "1.036"),
+    ("N11", "162 216 384 550", "1.151", "1.039"),
+    ("N12", "159 220 387 550", "1.145", "1.030"),
+    ("N13", "163 221 385 553", "1.153", "1.041"),
+    ("N14", "162 215 380 545", "1.161", "1.039"),
+    ("N15", "160 214 387 548", "1.147", "1.027"),
+    ("N16", "160 215 383 546", "1.151", "1.030"),
+)
+
+# position, shims in thousandths from the pad up, way, tool, what was written down
+HEIGHTS = (
+    ("1e", "15", "height_micrometer", "gauge", "1.803"),
+    ("1i", "15", "height_micrometer", "gauge", "1.801"),
+    ("3i", "15", "height_micrometer", "gauge", "1.805"),
+    ("3e", "15", "height_micrometer", "gauge", "1.798"),
+    ("5e", "15", "height_micrometer", "gauge", "1.802"),
+    ("5i", "15 60", "height_micrometer", "gauge", "1.739"),  # planted: a spacer left in the pocket
+    ("7i", "15", "height_micrometer", "gauge", "1.800"),
+    ("7e", "15", "height_micrometer", "gauge", "1.804"),
+    ("2e", "15", "rule", "rule", "1 51/64"),
+    ("2i", "15", "height_micrometer_bare", "gauge", "1.877"),
+    ("4i", "15", "height_micrometer_bare", "gauge", "1.874"),
+    ("4e", "15", "height_micrometer_bare", "gauge", "1.880"),
+    ("6e", "15", "height_micrometer_bare", "gauge", "1.875"),
+    ("6i", "15", "height_micrometer_bare", "gauge", "1.878"),
+    ("8i", "15", "caliper", "caliper", "49.05 mm"),
+    ("8e", "15", "", "", ""),  # planted: nobody measured it
+)

@@ -1,0 +1,1 @@
+"""What follows from the facts: a quantity at a place as it now stands, with its kind and its doubt."""

@@ -1,0 +1,98 @@
+"""An estimate: a quantity over cases (valves, springs), and for each case what it was resolved from."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from math import nan
+
+import numpy as np
+
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
+
+
+@dataclass(frozen=True, slots=True)
+class Input:
+    """One value that a figure rests on, resolved from the facts for one case.
+
+    `value` in the inside unit, NaN when missing. `own_u`: standard doubt of this reading alone. `shared`:
+    (key, label, u) of offsets it shares with others. `low`, `high`: the range of an assumed value. `note`:
+    what a person should know of it, such as why it is stale or which tool was taken for it.
+    """
+
+    quantity: str
+    where: str
+    kind: str
+    value: float = nan
+    own_u: float = 0.0
+    shared: tuple[tuple[str, str, float], ...] = ()
+    ground: Ground = Ground.NONE
+    low: float = nan
+    high: float = nan
+    low_is_physical: bool = False
+    way: str = ""
+    tool: str = ""
+    note: str = ""
+    at: str = ""  # the place it was asked for, in words
+
+    @property
+    def title(self) -> str:
+        """Give the quantity's title."""
+        return CATALOG[self.quantity].title
+
+
+@dataclass(frozen=True, slots=True)
+class Estimate:
+    """A quantity over cases, with the inputs of each case."""
+
+    figure: Figure
+    inputs: tuple[tuple[Input, ...], ...]
+
+
+def derive(function: Callable[..., Array], *estimates: Estimate) -> Estimate:
+    """Evaluate a function of estimates; the inputs of each case are joined, each once."""
+    figure = combine(function, *(one.figure for one in estimates))
+    joined = zip(*(one.inputs for one in estimates), strict=True)
+    return Estimate(figure, tuple(tuple(dict.fromkeys(i for group in case for i in group)) for case in joined))
+
+
+def estimate_of(inputs: Sequence[Input]) -> Estimate:
+    """Make the estimate of one quantity from one input a case."""
+    return Estimate(figure_of(inputs), tuple((one,) for one in inputs))
+
+
+def figure_of(inputs: Sequence[Input]) -> Figure:
+    """Lay inputs of one quantity, one a case, out as a figure (n,)."""
+    value = np.array([one.value for one in inputs])
+    sources, moves = _sources(inputs)
+    ranges, grid = _grid(inputs, value)
+    move = np.array(moves).reshape(len(sources), len(inputs))
+    ground = np.array([int(one.ground) for one in inputs], dtype=np.int64)
+    return Figure(value, sources, value + move, value - move, ranges, grid, ground)
+
+
+def _sources(inputs: Sequence[Input]) -> tuple[tuple[Source, ...], list[list[float]]]:
+    found: dict[Source, list[float]] = {}
+    for case, one in enumerate(inputs):
+        parts = [(Source(key, label, True), u) for key, label, u in one.shared]
+        if one.own_u:
+            parts.append((Source(f"scatter:{one.quantity}", f"{one.title}, the single reading", False), one.own_u))
+        for source, u in parts:
+            found.setdefault(source, [0.0] * len(inputs))[case] = u
+    return tuple(found), list(found.values())
+
+
+def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Array]:
+    """Scan assumed ranges. Cases are judged one by one, so one axis serves a quantity over all cases."""
+    ranged = [one for one in inputs if one.ground & Ground.ASSUMED and not one.ground & Ground.UNRANGED]
+    kinds = dict.fromkeys((one.quantity, one.low_is_physical) for one in ranged)
+    ranges = tuple(Range(f"{name}:{hard}", CATALOG[name].title, hard_low=hard) for name, hard in kinds)
+    grid = np.broadcast_to(value, (*(SCAN,) * len(ranges), len(inputs))).copy()
+    for axis, (name, hard) in enumerate(kinds):
+        line = np.moveaxis(grid, axis, 0)
+        for case, one in enumerate(inputs):
+            if one in ranged and (one.quantity, one.low_is_physical) == (name, hard):
+                steps = np.linspace(one.low, one.high, SCAN)
+                line[..., case] = steps.reshape(SCAN, *(1,) * (line.ndim - 2))
+    return ranges, grid.reshape(-1, len(inputs))

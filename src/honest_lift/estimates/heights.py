@@ -1,0 +1,49 @@
+"""Installed height at each valve: the reading, with what its way of measuring adds or takes off."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.resolve import missing, resolve
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position
+from honest_lift.numbers.doubt import Ground
+
+
+def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
+    """Give the installed height (n,) in mm at positions, by whichever way each was measured."""
+    raw = [resolve(book, "installed_height", at_position(name)) for name in positions]
+    ways = [CATALOG["installed_height"].way(one.way) for one in raw]
+    total = estimate_of(raw)
+    for quantity in dict.fromkeys(name for way in ways if way for _, name in way.corrections):
+        signs = np.array([dict((n, s) for s, n in way.corrections).get(quantity, 0) if way else 0 for way in ways])
+        used = [_correction(book, quantity, name) if sign else _none(quantity) for name, sign in zip(positions, signs, strict=True)]
+        part = Estimate(estimate_of(used).figure, tuple((one,) if sign else () for one, sign in zip(used, signs, strict=True)))
+        total = derive(lambda height, extra, by=signs: height + by * extra, total, part)
+    return total
+
+
+def shim_stack(book: Book, position: str) -> Input:
+    """Give the height of the shims under the outer spring at a position, as fitted."""
+    place = at_position(position)
+    fitted = book.engine.fitted("shims", position)
+    height = fitted.height_mm if fitted else None
+    if height is None:
+        return missing(book, "shims", place, "no shims are stated here: enter 0 where there are none")
+    tolerance = next((one.of(height) for one in book.engine.tolerances if one.quantity == "shims"), None)
+    if height == 0.0:
+        return Input("shims", place.title, "specified", 0.0, at=place.title)
+    ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
+    return Input("shims", place.title, "specified", height, own_u=(tolerance or 0.0) / 3**0.5, ground=ground, at=place.title)
+
+
+def _correction(book: Book, quantity: str, position: str) -> Input:
+    return shim_stack(book, position) if quantity == "shims" else resolve(book, quantity, at_position(position))
+
+
+def _none(quantity: str) -> Input:
+    return Input(quantity, "", "not applicable", 0.0)

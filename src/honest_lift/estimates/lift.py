@@ -1,0 +1,39 @@
+"""Lift at each valve: measured at the retainer, else lobe lift x ratio - lash."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+
+from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position
+from honest_lift.mechanics.cam.valve_lift import valve_lift
+from honest_lift.numbers.doubt import Ground, choose
+
+
+def lift_at_valve(book: Book, positions: Sequence[str]) -> Estimate:
+    """Give the valve lift (n,) in mm at positions."""
+    places = [at_position(name) for name in positions]
+    measured = estimate_of([resolve(book, "valve_lift", place) for place in places])
+    lobe, ratio, lash = (
+        estimate_of([_part(book, quantity, name) for name in positions]) for quantity in ("lobe_lift", "rocker_ratio", "lash")
+    )
+    worked = derive(valve_lift, lobe, ratio, lash)
+    known = (measured.figure.ground & int(Ground.MISSING)) == 0
+    figure = choose(known, measured.figure, worked.figure)
+    odd = np.where(figure.value <= 0, int(Ground.UNSOUND), 0)
+    inputs = tuple(m if k else w for k, m, w in zip(known, measured.inputs, worked.inputs, strict=True))
+    return Estimate(figure.on_ground(odd), inputs)
+
+
+def _part(book: Book, quantity: str, position: str) -> Input:
+    """Resolve a part of the lift. A hydraulic lifter has no lash, and a bucket no ratio: both are exact."""
+    title = at_position(position).title
+    if quantity == "lash" and book.engine.lifter.startswith("hydraulic"):
+        return Input("lash", title, "not applicable", 0.0, note="a hydraulic lifter has none", at=title)
+    if quantity == "rocker_ratio" and book.engine.gear == "bucket":
+        return Input("rocker_ratio", title, "not applicable", 1.0, note="a bucket has none", at=title)
+    return resolve(book, quantity, at_position(position))

@@ -1,0 +1,198 @@
+"""Each spring's load curve and bind height, from its own measured points, assembled or member by member."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import sqrt
+
+import numpy as np
+from numpy.typing import NDArray
+
+from honest_lift.estimates.estimate import Estimate, Input, figure_of
+from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve, tool_of
+from honest_lift.facts.engine import Book
+from honest_lift.facts.journal import Standing
+from honest_lift.facts.parts import Member
+from honest_lift.facts.place import Place, of_spring
+from honest_lift.mechanics.spring.nest import nest_bind, nest_is_contradictory, nest_is_extrapolated, nest_load
+from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
+
+ASSEMBLED = Member("outer")  # the whole nest pressed at once counts as one member without a step
+
+
+@dataclass(frozen=True, slots=True)
+class Curves:
+    """Load curves of springs (n,): points (n, m, p) over members, steps (n, m), bind heights (n,)."""
+
+    heights: Figure
+    loads: Figure
+    steps: Figure
+    present: NDArray[np.bool_]
+    bind: Estimate
+    inputs: tuple[tuple[Input, ...], ...]
+
+    def load(self, height: Estimate) -> Estimate:
+        """Give each spring's load (n,) in N at a height (n,) in mm; NaN below its bind height."""
+        bind = self.bind.figure.value
+        figure = combine(
+            lambda h, hs, loads, steps: nest_load(h, hs, loads, steps, self.present),
+            height.figure, self.heights, self.loads, self.steps,
+        )  # fmt: skip
+        with np.errstate(invalid="ignore"):
+            solid = height.figure.value < bind
+            outside = nest_is_extrapolated(height.figure.value, self.heights.value, self.steps.value, self.present)
+        wrong = nest_is_contradictory(self.heights.value, self.loads.value, self.present)
+        figure.value[solid] = np.nan
+        flags = (
+            np.where(outside & np.isfinite(figure.value), int(Ground.EXTRAPOLATED), 0)
+            | np.where(wrong, int(Ground.UNSOUND), 0)
+            | np.where(solid, int(Ground.MISSING), 0)
+        )
+        joined = tuple(tuple(dict.fromkeys((*a, *b))) for a, b in zip(height.inputs, self.inputs, strict=True))
+        return Estimate(figure.on_ground(flags), joined)
+
+    def take(self, cases: Sequence[int]) -> Curves:
+        """Give the curves of some springs, in the order given."""
+        rows = np.array(cases, dtype=np.int64)
+        return Curves(
+            self.heights.take(rows), self.loads.take(rows), self.steps.take(rows), self.present[rows],
+            Estimate(self.bind.figure.take(rows), tuple(self.bind.inputs[i] for i in cases)),
+            tuple(self.inputs[i] for i in cases),
+        )  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class _Point:
+    height_mm: float
+    load: Input
+    stop: tuple[tuple[str, str, float], ...]  # doubt of the tester's height stop
+
+
+def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
+    """Collect the curves of springs by id; "" or an unknown id is a spring that is not there."""
+    nests = [_members(book, name) for name in springs]
+    tables = [[_points(book, of_spring(name, m)) for _, m in nest] for name, nest in zip(springs, nests, strict=True)]
+    width = max((len(nest) for nest in nests), default=1)
+    depth = max((len(points) for table in tables for points in table), default=1) or 1
+    shape = (len(springs), width, depth)
+    heights, loads = _Grid(shape), _Grid(shape)
+    for s, table in enumerate(tables):
+        for m, points in enumerate(table):
+            for p, point in enumerate(points):
+                heights.put((s, m, p), point.height_mm, point.stop)
+                scatter = (f"scatter:load:{m}:{p}", "load, the single reading", point.load.own_u)
+                loads.put((s, m, p), point.load.value, point.load.shared, scatter)
+    ground = np.array([_ground(table) for table in tables], dtype=np.int64)
+    present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
+    return Curves(
+        heights.figure(np.zeros_like(ground)), loads.figure(ground), _steps(nests, width), present,
+        _binds(book, springs), tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)),
+    )  # fmt: skip
+
+
+def _members(book: Book, spring: str) -> tuple[tuple[Member, str], ...]:
+    """Choose what the curve is made of: the assembled nest where it was measured at two heights, else the members."""
+    card = book.engine.card_of(spring)
+    heights = {one.reading.at.get("test_height") for one in counting_readings(book, "spring_load", of_spring(spring))}
+    if len(heights) >= 2 or card is None or not any(
+        counting_readings(book, "spring_load", of_spring(spring, member.name)) for member in card.members
+    ):  # fmt: skip
+        return ((ASSEMBLED, ""),)
+    return tuple((member, member.name) for member in card.members)
+
+
+def _points(book: Book, place: Place) -> list[_Point]:
+    by_height: dict[float, list[Standing]] = defaultdict(list)
+    for one in counting_readings(book, "spring_load", place):
+        if "test_height" in one.reading.at:
+            by_height[round(one.reading.at["test_height"], 6)].append(one)
+    points = []
+    for height, readings in sorted(by_height.items()):
+        load = measured(book.engine, "spring_load", tuple(readings))
+        tool, _ = tool_of(book.engine, readings[-1])
+        u = (tool.height_accuracy_mm or 0.0) / sqrt(3.0) if tool else 0.0
+        points.append(_Point(height, load, ((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", u),) if tool else ()))
+    return points
+
+
+def _ground(table: list[list[_Point]]) -> int:
+    flags = Ground.NONE
+    for points in table:
+        flags |= Ground.NONE if len(points) >= 2 else Ground.MISSING
+        for point in points:
+            flags |= point.load.ground
+    return int(flags)
+
+
+def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
+    """Give one input that stands for a spring's whole curve."""
+    place = of_spring(spring)
+    if not spring:
+        return missing(book, "spring_load", place, "no spring is fitted here")
+    points = [point for member in table for point in member]
+    if any(len(member) < 2 for member in table):
+        needed = "no load is measured" if not points else "its load is measured at one height only; two are needed"
+        return missing(book, "spring_load", place, f"spring {spring}: {needed}")
+    ground = Ground(_ground(table))
+    notes = dict.fromkeys(point.load.note for point in points if point.load.note)
+    tools = ", ".join(dict.fromkeys(point.load.tool for point in points if point.load.tool))
+    low, high = min(p.height_mm for p in table[0]), max(p.height_mm for p in table[0])
+    return Input("spring_load", place.title, "measured", points[0].load.value, ground=ground, tool=tools,
+                 low=low, high=high, note="; ".join(notes), at=place.title)  # fmt: skip
+
+
+def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:
+    """Lay out the members' steps with their tolerance; a step without one bars a pass."""
+    grid = _Grid((len(nests), width))
+    ground = np.zeros(len(nests), dtype=np.int64)
+    for s, nest in enumerate(nests):
+        for m, (member, _) in enumerate(nest):
+            u = (member.step_tolerance_mm or 0.0) / sqrt(3.0)
+            grid.put((s, m), member.step_mm, ((f"step:{m}", f"{member.name} step, its tolerance", u),))
+            if member.step_mm and member.step_tolerance_mm is None:
+                ground[s] |= int(Ground.UNTOLERATED)
+    return grid.figure(ground, empty=0.0)
+
+
+def _binds(book: Book, springs: Sequence[str]) -> Estimate:
+    """Give the height at which each spring binds: read on the whole nest, else the largest of bind + step."""
+    nests: list[tuple[tuple[Member, Input], ...]] = []
+    for name in springs:
+        whole, card = resolve(book, "bind_height", of_spring(name)), book.engine.card_of(name)
+        parts = tuple((m, resolve(book, "bind_height", of_spring(name, m.name))) for m in card.members) if card else ()
+        by_member = whole.kind == "missing" and any(one.kind != "missing" for _, one in parts)
+        nests.append(parts if by_member else ((ASSEMBLED, whole),))
+    width = max((len(nest) for nest in nests), default=1)
+    absent = Input("bind_height", "", "not applicable", 0.0)
+    columns = [figure_of([nest[m][1] if m < len(nest) else absent for nest in nests]) for m in range(width)]
+    steps = _steps([tuple((member, "") for member, _ in nest) for nest in nests], width)
+    present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
+    figure = combine(
+        lambda step, *binds: nest_bind(np.stack(binds, axis=-1), step, present), steps, *columns
+    )
+    return Estimate(figure, tuple(tuple(one for _, one in nest) for nest in nests))
+
+
+class _Grid:
+    """Collects values with shared and single doubts at the cells of an array, into a figure."""
+
+    def __init__(self, shape: tuple[int, ...]) -> None:
+        self._value = np.full(shape, np.nan)
+        self._moves: dict[Source, Array] = {}
+
+    def put(self, cell: tuple[int, ...], value: float, shared: tuple[tuple[str, str, float], ...],
+            scatter: tuple[str, str, float] | None = None) -> None:  # fmt: skip
+        """Set a cell with its doubts: (key, label, u)."""
+        self._value[cell] = value
+        for (key, label, u), is_shared in [(one, True) for one in shared] + ([(scatter, False)] if scatter else []):
+            if u:
+                move = self._moves.setdefault(Source(key, label, is_shared), np.zeros_like(self._value))
+                move[cell] = u
+
+    def figure(self, ground: NDArray[np.int64], empty: float = np.nan) -> Figure:
+        """Give the figure; cells nobody put hold `empty`."""
+        value = np.where(np.isnan(self._value), empty, self._value)
+        move = np.array(list(self._moves.values())).reshape(len(self._moves), *value.shape)
+        return Figure(value, tuple(self._moves), value + move, value - move, (), value[None], ground)

@@ -1,0 +1,135 @@
+"""From facts to inputs: which reading, card figure or assumption stands for a quantity at a place.
+
+The nearest place wins (position, role, head, engine), except that something assumed never replaces something
+measured or specified further off. A reading at a place wins over what was stated there.
+"""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from math import sqrt
+from statistics import fmean, stdev
+
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.journal import AnyEntry, Standing, once_a_journal, standing
+from honest_lift.facts.place import ENGINE, Place, at_role
+from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
+from honest_lift.numbers.doubt import Ground
+
+
+def resolve(book: Book, quantity: str, place: Place) -> Input:
+    """Give what stands for a quantity at a place; an input of kind "missing" when nothing does."""
+    assumed: Input | None = None
+    for near in places_around(book.engine, place):
+        counting = counting_readings(book, quantity, near)
+        if counting:
+            return measured(book.engine, quantity, counting, asked=place)
+        for fact in book.engine.facts:
+            if fact.key == (quantity, near):
+                found = _stated(book.engine, fact, place)
+                if fact.kind != "assumed":
+                    return found
+                assumed = assumed or found
+    return assumed or missing(book, quantity, place)
+
+
+def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
+    """Give where a quantity may be stated for a place, the nearest first."""
+    if place.kind != "position":
+        return (place, ENGINE) if place.kind in ("role", "head") else (place,)
+    position = engine.position(place.name)
+    role = (at_role(position.role),) if position else ()
+    return (place, *role, Place("head", engine.layout.head_of(place.name)), ENGINE)
+
+
+def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
+    """Make the input of a quantity nobody has given, naming a value that was set aside there."""
+    aside = next((one for one in book.set_aside if one.at == place and one.quantity == quantity), None)
+    if aside and not note:
+        note = f"what stood there was set aside: {aside.given}, {aside.why}"
+    return Input(quantity, place.title, "missing", ground=Ground.MISSING, note=note, at=place.title)
+
+
+def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing, ...]:
+    """Give the readings that count for a quantity at a place, oldest first."""
+    return _by_place(book.journal).get((quantity, place), ())
+
+
+def measured(engine: Engine, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
+    """Combine the readings at one place: the fresh ones taken the way, and with the tool, of the latest.
+
+    Repeats give their mean. Where every reading is stale the latest stands, marked so.
+    """
+    fresh = [one for one in readings if not staleness(engine, one)]
+    latest = (fresh or readings)[-1]
+    alike = [
+        one.reading.value
+        for one in (fresh or [latest])
+        if (one.reading.way, one.reading.tool) == (latest.reading.way, latest.reading.tool)
+    ]
+    value, spread = fmean(alike), stdev(alike) if len(alike) > 1 else 0.0
+    ground, notes = Ground.NONE, [f"mean of {len(alike)} readings"] if len(alike) > 1 else []
+    if why := staleness(engine, latest):
+        ground |= Ground.STALE
+        notes.append(why)
+    tool, tool_note = tool_of(engine, latest)
+    notes += [tool_note] if tool_note else []
+    place = (asked or latest.place).title
+    if tool is None:
+        note = "; ".join(notes)
+        return Input(quantity, latest.place.title, "measured", value, ground=ground | Ground.NO_TOOL,
+                     way=latest.reading.way, note=note, at=place)  # fmt: skip
+    offset = (f"tool:{tool.id}", f"{tool.name}, its accuracy", offset_doubt(tool, value))
+    return Input(
+        quantity, latest.place.title, "measured", value, scatter_doubt(tool, value, len(alike), spread), (offset,),
+        ground, way=latest.reading.way, tool=tool.name, note="; ".join(notes), at=place,
+    )  # fmt: skip
+
+
+def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
+    """Give the tool a reading was taken with, or the drawer's default for its way, and what to say of it."""
+    named = engine.tool(one.reading.tool)
+    tool = named or engine.tool_for(one.reading.quantity, one.reading.way)
+    if tool is None:
+        return None, "no tool is named, and the drawer has none for this way"
+    if not tool.is_stated:
+        return None, f"{tool.name} has no stated accuracy"
+    return tool, "" if named else f"no tool named: taken as {tool.name}, the drawer's default"
+
+
+def staleness(engine: Engine, one: Standing) -> str:
+    """Say why a reading is stale: what it depended on was changed since. "" when it is not."""
+    for slot, then in one.depends_on.items():
+        current = next((f for f in reversed(engine.fitments) if f.slot == slot and f.position == one.place.name), None)
+        if (current.id if current else "") != then:
+            when = f" on {current.when[:10]}" if current and current.when else ""
+            return f"{slot} changed{when} after it was measured: {current.note or 'measure again' if current else 'measure again'}"
+    return ""
+
+
+def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
+    if fact.kind == "assumed":
+        unranged = fact.low is None or fact.high is None
+        ground = Ground.ASSUMED | (Ground.UNRANGED if unranged else Ground.NONE)
+        low, high = (fact.value, fact.value) if unranged else (fact.low or 0.0, fact.high or 0.0)
+        return Input(fact.quantity, fact.place.title, "assumed", fact.value, ground=ground, low=low, high=high,
+                     low_is_physical=fact.low_is_physical, note=fact.source, at=asked.title)  # fmt: skip
+    default = next((one.of(fact.value) for one in engine.tolerances if one.quantity == fact.quantity), None)
+    tolerance = fact.tolerance if fact.tolerance is not None else default
+    ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
+    title = CATALOG[fact.quantity].title
+    shared = (f"card:{fact.quantity}:{fact.place.title}", f"{title}, its tolerance", (tolerance or 0.0) / sqrt(3.0))
+    return Input(fact.quantity, fact.place.title, "specified", fact.value, shared=(shared,) if tolerance else (),
+                 ground=ground, note=fact.source, at=asked.title)  # fmt: skip
+
+
+@once_a_journal
+def _by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Standing, ...]]:
+    found: dict[tuple[str, Place], list[Standing]] = defaultdict(list)
+    for one in standing(journal):
+        if not one.fate:
+            found[one.reading.quantity, one.place].append(one)
+    return {key: tuple(ones) for key, ones in found.items()}

@@ -1,0 +1,137 @@
+"""The quantity catalog: one row per thing that can be measured or stated.
+
+Grids, reading queue, nomenclature and help are drawn from it; to add a measurement is to add a row. Ranges
+are in the inside unit. Outside `physical` a value is refused; outside `plausible` it is asked once.
+"""
+
+from __future__ import annotations
+
+from msgspec import Struct
+
+from honest_lift.facts.fitments import Slot
+from honest_lift.facts.place import PlaceKind
+
+
+class Way(Struct, frozen=True):
+    """A way to measure a quantity: tools that suit it, what is added to the reading, what it depends on.
+
+    `corrections`: (sign, quantity) to be added to the raw reading. `depends`: slots whose change makes a
+    reading taken this way stale.
+    """
+
+    key: str
+    title: str
+    tools: tuple[str, ...]
+    depends: tuple[Slot, ...] = ()
+    corrections: tuple[tuple[int, str], ...] = ()
+    howto: str = ""
+
+
+class Quantity(Struct, frozen=True):
+    """A row of the catalog."""
+
+    name: str
+    title: str
+    symbol: str
+    dimension: str
+    places: tuple[PlaceKind, ...]
+    physical: tuple[float, float]
+    plausible: tuple[float, float]
+    ways: tuple[Way, ...] = ()
+    meaning: str = ""
+    caution: str = ""
+    at: str = ""  # the coordinate a reading is taken at, as a quantity name
+
+    def way(self, key: str) -> Way | None:
+        """Find a way by its key."""
+        return next((way for way in self.ways if way.key == key), None)
+
+
+_SEATED: tuple[Slot, ...] = ("valve", "pocket", "retainer", "locks")
+_STACKED: tuple[Slot, ...] = (*_SEATED, "locator", "shims")
+_EYES = "A compressed valve spring can put an eye out: eye protection on, tool square, never over the face."
+
+_ROWS: tuple[Quantity, ...] = (
+    Quantity(
+        "installed_height", "installed height", "h1", "length", ("position",), (5.0, 150.0), (20.0, 80.0),
+        (
+            Way("height_micrometer", "height micrometer, shims in place", ("height_micrometer",), _STACKED,
+                howto="Locator and shims under the gauge, locks pulled tight: the reading is the height."),
+            Way("height_micrometer_bare", "height micrometer on the bare pad", ("height_micrometer",), _SEATED,
+                ((-1, "locator_thickness"), (-1, "shims")),
+                "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading."),
+            Way("caliper", "caliper over the retainer, shims in place", ("caliper",), _STACKED,
+                ((-1, "retainer_thickness"),),
+                "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones."),
+            Way("tip_height", "tip height, from the bare pad", ("height_micrometer", "caliper", "indicator"), _SEATED,
+                ((-1, "tip_to_step"), (-1, "locator_thickness"), (-1, "shims")),
+                "Bare pad to the valve's tip, less tip to spring step with retainer and locks held together."),
+            Way("rule", "machinist's rule, shims in place", ("rule",), _STACKED,
+                howto="Coarse: a rule in 1/32 in can seldom prove a height."),
+        ),
+        "Distance between the surface the outer spring stands on and the one on the retainer it pushes.",
+    ),
+    Quantity(
+        "valve_lift", "lift at the valve", "L", "length", ("position",), (1.0, 40.0), (4.0, 25.0),
+        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",),
+             howto="Through a full turn at running lash, solid lifter, along the stem."),),
+        "Largest opening of the valve along its stem, lash taken up.",
+        "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
+    ),
+    Quantity(
+        "lobe_lift", "lobe lift", "Lc", "length", ("position", "role", "engine"), (1.0, 25.0), (3.0, 16.0),
+        (Way("indicator", "indicator on the lifter", ("indicator",),
+             howto="From the base circle to the nose, along the lifter's axis."),),
+        "Largest lift at the lifter.",
+    ),
+    Quantity(
+        "rocker_ratio", "rocker ratio", "R", "ratio", ("position", "role", "engine"), (0.8, 2.6), (1.2, 2.0),
+        meaning="Lift at the valve over lift at the lifter; 1 for a bucket.",
+    ),
+    Quantity(
+        "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
+        (Way("feeler", "feeler gauges at the valve", ("feeler",),
+             howto="On the base circle, cold or hot as the card says."),),
+        "Gap at the valve on the base circle. A hydraulic lifter has none.",
+    ),
+    Quantity(
+        "locator_thickness", "locator thickness", "tl", "length", ("position", "role", "engine"), (0.0, 15.0),
+        (0.0, 6.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        "Thickness under the spring of the locator or cup that comes on the bare pad; 0 where there is none.",
+    ),
+    Quantity(
+        "retainer_thickness", "retainer thickness at the step", "tr", "length", ("position", "role", "engine"),
+        (0.5, 25.0), (1.5, 12.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        "From the retainer's top edge to its step for the outer spring.",
+    ),
+    Quantity(
+        "tip_to_step", "tip to spring step", "ts", "length", ("position", "role", "engine"), (0.2, 40.0), (1.0, 20.0),
+        (Way("caliper", "caliper, parts held together", ("caliper",), ("valve", "retainer", "locks")),),
+        "From the valve's tip to the retainer's outer spring step, locks pulled tight, off the head.",
+    ),
+    Quantity(
+        "shims", "shims", "tsh", "length", ("position",), (0.0, 20.0), (0.0, 6.0),
+        meaning="Height of the shim stack under the outer spring; 0 where there is none.",
+    ),
+    Quantity(
+        "target_height", "target installed height", "h1*", "length", ("position", "role", "engine"), (5.0, 150.0),
+        (20.0, 80.0), meaning="The installed height the build is set up to: the spring card's, or one's own.",
+    ),
+    Quantity(
+        "spring_load", "spring load", "F", "load", ("spring",), (0.0, 9000.0), (80.0, 7000.0),
+        (Way("tester", "spring tester, on its own retainer", ("spring_tester",),
+             howto="Set the stop, press to it, read at the first drag."),),
+        "Load of the spring, or of one of its members, at a stated height.", _EYES, at="test_height",
+    ),
+    Quantity(
+        "bind_height", "bind height", "hb", "length", ("spring",), (3.0, 120.0), (10.0, 60.0),
+        (Way("tester", "pressed solid, height read", ("height_micrometer", "caliper", "outside_micrometer")),),
+        "Height at which the coils stand solid. Seeing light between the coils is no reading of it.", _EYES,
+    ),
+    Quantity(
+        "test_height", "height on the tester", "ht", "length", ("spring",), (3.0, 150.0), (15.0, 80.0),
+        meaning="The height a spring is pressed to when its load is read.",
+    ),
+)  # fmt: skip
+
+CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}

@@ -1,0 +1,103 @@
+"""One engine and its book: the facts as an immutable snapshot, and the journal of readings beside them."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from msgspec import Struct, field
+
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.fitments import Fitment, Slot
+from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.layout import Layout, Position
+from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
+from honest_lift.facts.parts import Spring, SpringCard, SpringSet
+from honest_lift.facts.place import Place
+from honest_lift.facts.tools import Tool
+
+Gear = Literal["pushrod", "finger follower", "bucket"]
+Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
+INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "volume": "cc", "mass": "g", "angle": "deg"}
+METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "volume": "cc", "mass": "g", "angle": "deg"}
+
+
+class Engine(Struct, frozen=True, forbid_unknown_fields=True):
+    """Everything known about an engine that is no reading."""
+
+    id: str
+    name: str = ""
+    note: str = ""
+    layout: Layout = Layout()
+    gear: Gear = "pushrod"
+    lifter: Lifter = ""
+    cam_card: str = ""
+    facts: tuple[Fact, ...] = ()
+    cards: tuple[SpringCard, ...] = ()
+    sets: tuple[SpringSet, ...] = ()
+    springs: tuple[Spring, ...] = ()
+    fitments: tuple[Fitment, ...] = ()
+    tools: tuple[Tool, ...] = ()
+    default_tools: dict[str, str] = field(default_factory=dict)
+    limits: tuple[Limit, ...] = field(default_factory=default_limits)
+    tolerances: tuple[Tolerance, ...] = DEFAULT_TOLERANCES
+    people: tuple[str, ...] = ()
+    hand: str = ""
+    units: dict[str, str] = field(default_factory=lambda: dict(INCH_UNITS))
+
+    def unit(self, dimension: str) -> str:
+        """Give the unit figures of a dimension are shown and typed in."""
+        return {**INCH_UNITS, "ratio": "", "percent": "%", **self.units}.get(dimension, "")
+
+    def position(self, name: str) -> Position | None:
+        """Find a valve position by its id."""
+        return next((one for one in self.layout.positions if one.id == name), None)
+
+    def fitted(self, slot: Slot, position: str) -> Fitment | None:
+        """Find what sits in a slot now: the latest fitment there."""
+        return next((f for f in reversed(self.fitments) if f.slot == slot and f.position == position), None)
+
+    def spring_at(self, position: str) -> str:
+        """Give the id of the spring fitted at a position; "" for none."""
+        fitment = self.fitted("spring", position)
+        return fitment.part if fitment else ""
+
+    def position_of(self, spring: str) -> str:
+        """Give the position a spring is fitted at; "" when it lies on the bench."""
+        return next((one.id for one in self.layout.positions if self.spring_at(one.id) == spring), "")
+
+    def set_of(self, spring: str) -> SpringSet | None:
+        """Find the set a spring belongs to."""
+        name = next((one.set for one in self.springs if one.id == spring), None)
+        return next((one for one in self.sets if one.id == name), None)
+
+    def card_of(self, spring: str) -> SpringCard | None:
+        """Find the card of a spring's type."""
+        owner = self.set_of(spring)
+        return next((one for one in self.cards if owner and one.id == owner.card), None)
+
+    def tool(self, name: str) -> Tool | None:
+        """Find a tool by its id."""
+        return next((one for one in self.tools if one.id == name), None)
+
+    def tool_for(self, quantity: str, way: str) -> Tool | None:
+        """Find the drawer's default tool for a way of measuring."""
+        return self.tool(self.default_tools.get(f"{quantity}/{way}", ""))
+
+
+class SetAside(Struct, frozen=True, forbid_unknown_fields=True):
+    """A value of a file that makes no physical sense: kept as it stood, named by place and field, not used."""
+
+    place: str
+    field: str
+    given: str
+    why: str
+    quantity: str = ""
+    at: Place | None = None
+
+
+class Book(Struct, frozen=True, forbid_unknown_fields=True):
+    """What one engine file holds."""
+
+    engine: Engine
+    journal: tuple[AnyEntry, ...] = ()
+    set_aside: tuple[SetAside, ...] = ()

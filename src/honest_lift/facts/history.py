@@ -1,0 +1,72 @@
+"""Undo and redo. Facts go back to their snapshot; readings are never taken out of the journal.
+
+Undoing a reading appends its strike-out, redoing it appends the withdrawal of that, so that no path of undo,
+redo and new work can lose one.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from msgspec.structs import replace
+
+from honest_lift.facts.edits import Edit, new_id, now
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.journal import AnyEntry, undoing
+
+
+@dataclass(frozen=True, slots=True)
+class _Step:
+    sentence: str
+    before: Engine
+    after: Engine
+    entries: tuple[AnyEntry, ...]  # those that now stand for the step, and would be taken back
+
+
+@dataclass(slots=True)
+class History:
+    """A book and the way it came about. `book` is always the present one."""
+
+    book: Book
+    _done: list[_Step] = field(default_factory=list)
+    _undone: list[_Step] = field(default_factory=list)
+
+    @property
+    def undo_sentence(self) -> str:
+        """Say what undo would take back; "" for nothing."""
+        return self._done[-1].sentence if self._done else ""
+
+    @property
+    def redo_sentence(self) -> str:
+        """Say what redo would bring back; "" for nothing."""
+        return self._undone[-1].sentence if self._undone else ""
+
+    def do(self, edit: Edit) -> tuple[AnyEntry, ...]:
+        """Apply an edit and give the entries it appended. Raises EditError, and then nothing has changed."""
+        before = self.book.engine
+        engine, entries = edit.apply(self.book)
+        self._become(engine, entries)
+        self._done.append(_Step(edit.sentence, before, engine, entries))
+        self._undone.clear()
+        return entries
+
+    def undo(self) -> tuple[AnyEntry, ...]:
+        """Take the last step back and give the entries that say so; nothing when there is none."""
+        return self._turn(self._done, self._undone, back=True)
+
+    def redo(self) -> tuple[AnyEntry, ...]:
+        """Bring the last undone step back and give the entries that say so."""
+        return self._turn(self._undone, self._done, back=False)
+
+    def _turn(self, source: list[_Step], target: list[_Step], *, back: bool) -> tuple[AnyEntry, ...]:
+        if not source:
+            return ()
+        step = source.pop()
+        engine = step.before if back else step.after
+        entries = tuple(undoing(one, new_id(), now(), engine.hand) for one in reversed(step.entries))
+        self._become(engine, entries)
+        target.append(_Step(step.sentence, step.before, step.after, entries))
+        return entries
+
+    def _become(self, engine: Engine, entries: tuple[AnyEntry, ...]) -> None:
+        self.book = replace(self.book, engine=engine, journal=self.book.journal + entries)

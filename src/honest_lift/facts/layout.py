@@ -1,0 +1,96 @@
+"""The heads as they lie on the bench: an ordered list of heads, each an ordered list of valve positions."""
+
+from __future__ import annotations
+
+from msgspec import Struct
+
+from honest_lift.facts.place import Role, split_position
+
+_PITCH_MM = 52.0  # drawing only: between neighbours on a head nobody has measured
+_ROW_MM = 46.0  # drawing only: between the rows of a four-valve head
+
+
+class Position(Struct, frozen=True, forbid_unknown_fields=True):
+    """A valve position: its id, cylinder, role, index among its like, and where it lies on the head (drawing)."""
+
+    id: str
+    cylinder: int
+    role: Role
+    index: int
+    x_mm: float
+    y_mm: float
+
+
+class Head(Struct, frozen=True, forbid_unknown_fields=True):
+    """A head: its name and its positions in head order."""
+
+    name: str
+    positions: tuple[Position, ...]
+
+
+class Layout(Struct, frozen=True, forbid_unknown_fields=True):
+    """All heads; head order is list order."""
+
+    heads: tuple[Head, ...] = ()
+
+    @property
+    def positions(self) -> tuple[Position, ...]:
+        """Give every position of the engine in head order."""
+        return tuple(position for head in self.heads for position in head.positions)
+
+    def head_of(self, position: str) -> str:
+        """Give the name of the head a position is on; "" when there is no such position."""
+        return next((h.name for h in self.heads for p in h.positions if p.id == position), "")
+
+    @property
+    def as_text(self) -> str:
+        """Write the layout the way `read_layout` reads it."""
+        return "\n".join(f"{head.name}: {' '.join(p.id for p in head.positions)}" for head in self.heads)
+
+
+COMMON = {
+    "V8, two heads of eight": "left: 1e 1i 3i 3e 5e 5i 7i 7e\nright: 2e 2i 4i 4e 6e 6i 8i 8e",
+    "V8, valves in turn": "left: 1e 1i 3e 3i 5e 5i 7e 7i\nright: 2i 2e 4i 4e 6i 6e 8i 8e",
+    "V6, two heads of six": "left: 1e 1i 3e 3i 5e 5i\nright: 2i 2e 4i 4e 6i 6e",
+    "In-line four, eight valves": "head: 1e 1i 2i 2e 3e 3i 4i 4e",
+    "In-line six, twelve valves": "head: 1e 1i 2i 2e 3e 3i 4i 4e 5e 5i 6i 6e",
+    "In-line four, sixteen valves": "head: 1i1 1i2 1e1 1e2 2i1 2i2 2e1 2e2 3i1 3i2 3e1 3e2 4i1 4i2 4e1 4e2",
+    "Flat twin": "left: 1e 1i\nright: 2i 2e",
+    "Single, two valves": "head: 1i 1e",
+}
+
+
+def read_layout(text: str) -> Layout:
+    """Read a layout typed one head a line, `left: 1e 1i 3i 3e`; the name may be left out.
+
+    Raises ValueError with a sentence that names the line, when an id is not understood or stands twice.
+    """
+    heads: list[Head] = []
+    seen: dict[str, str] = {}
+    for number, line in enumerate((one for one in text.splitlines() if one.strip()), start=1):
+        name, colon, ids = line.partition(":")
+        name, ids = (name.strip(), ids) if colon else (f"head {number}", line)
+        if any(head.name == name for head in heads):
+            raise ValueError(f"Two heads are called “{name}”: give each its own name.")
+        names = ids.replace(",", " ").lower().split()
+        for one in names:
+            if one in seen:
+                raise ValueError(f"{one} stands twice, on the {seen[one]} and the {name} head: a valve has one place.")
+            seen[one] = name
+        heads.append(Head(name, _placed(names)))
+    if not seen:
+        raise ValueError("A layout needs at least one head with one valve, such as “left: 1e 1i 3i 3e”.")
+    return Layout(tuple(heads))
+
+
+def _placed(names: list[str]) -> tuple[Position, ...]:
+    """Lay positions along the head; those with an index in two rows, intake above exhaust."""
+    placed: list[Position] = []
+    columns: dict[Role, int] = {"intake": 0, "exhaust": 0}
+    rows = any(split_position(name)[2] for name in names)
+    for order, name in enumerate(names):
+        cylinder, role, index = split_position(name)
+        x = columns[role] if rows else order
+        columns[role] += 1
+        placed.append(Position(name, cylinder, role, index, x * _PITCH_MM, _ROW_MM * (rows and role == "exhaust")))
+    return tuple(placed)

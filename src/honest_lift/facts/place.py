@@ -1,0 +1,64 @@
+"""Where something was measured or holds: the engine, a head, a role, a valve position, a spring or its member."""
+
+from __future__ import annotations
+
+import re
+from typing import Literal
+
+from msgspec import Struct
+
+PlaceKind = Literal["engine", "head", "role", "position", "spring"]
+Role = Literal["intake", "exhaust"]
+_POSITION = re.compile(r"([0-9]{1,2})([ie])([1-9]?)")
+
+
+class Place(Struct, frozen=True, forbid_unknown_fields=True):
+    """A place by kind and name; `member` is "outer", "inner" or "damper" of a nested spring, "" for the whole."""
+
+    kind: PlaceKind
+    name: str = ""
+    member: str = ""
+
+    @property
+    def title(self) -> str:
+        """Give the place in words: `3 exhaust`, `spring 6 inner`, `intake`."""
+        if self.kind == "position":
+            return position_title(self.name)
+        words = {"engine": "engine", "head": f"{self.name} head", "role": self.name, "spring": f"spring {self.name}"}
+        return f"{words[self.kind]} {self.member}".rstrip()
+
+
+ENGINE = Place("engine")
+
+
+def at_position(name: str) -> Place:
+    """Give the place of a valve position by its id, `3e`."""
+    return Place("position", name)
+
+
+def at_role(role: str) -> Place:
+    """Give the place that stands for all intakes or all exhausts."""
+    return Place("role", role)
+
+
+def of_spring(name: str, member: str = "") -> Place:
+    """Give the place of a spring by its id, or of one member of it."""
+    return Place("spring", name, member)
+
+
+def split_position(name: str) -> tuple[int, Role, int]:
+    """Take a position id apart: cylinder, role, index (0 where a cylinder has one valve of the role).
+
+    >>> split_position("3e2")
+    (3, 'exhaust', 2)
+    """
+    match = _POSITION.fullmatch(name)
+    if match is None:
+        raise ValueError(f"“{name}” is no valve position: write the cylinder, then i or e, as in 3e or 3e2")
+    return int(match[1]), "intake" if match[2] == "i" else "exhaust", int(match[3] or 0)
+
+
+def position_title(name: str) -> str:
+    """Give a position in words: `3 exhaust`, `3 exhaust 2`."""
+    cylinder, role, index = split_position(name)
+    return f"{cylinder} {role} {index}" if index else f"{cylinder} {role}"

@@ -1,0 +1,116 @@
+"""Values out of physical sense: a negative lift, a NaN, a load of 1e9. They are set aside and named, never used.
+
+The rest of the file opens. What was set aside is kept in the book as it stood.
+"""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+from msgspec import Struct, json
+from msgspec.structs import fields, replace
+
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book, SetAside
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.journal import AnyEntry, Reading
+
+_BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.0, 20000.0), "_percent": (0.0, 100.0)}
+_BY_NAME = {
+    "resolution": (0.0, 1000.0), "accuracy": (0.0, 1000.0), "repeatability": (0.0, 1000.0),
+    "coils": (0.0, 50.0), "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
+    "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
+}  # fmt: skip
+_DRAWN = {"x_mm", "y_mm"}
+
+
+def sensible(book: Book) -> Book:
+    """Give the book with every senseless value set aside. The same book when there is none."""
+    aside: list[SetAside] = []
+    engine = book.engine
+    facts = tuple(fact for fact in engine.facts if not _fact_is_odd(fact, aside))
+    changed: dict[str, Any] = {}
+    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances"):
+        rows = tuple(_mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table))
+        if rows != getattr(engine, table):
+            changed[table] = rows
+    layout = engine.layout
+    journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
+    if not aside:
+        return book
+    engine = replace(engine, facts=facts, layout=layout, **changed)
+    return replace(book, engine=engine, journal=journal, set_aside=book.set_aside + tuple(aside))
+
+
+def out_of_sense(value: float, low: float, high: float) -> str:
+    """Say why a value makes no sense; "" when it does."""
+    if not math.isfinite(value):
+        return "it is not a number"
+    if not low <= value <= high:
+        return f"it lies outside {low:g} to {high:g}"
+    return ""
+
+
+def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
+    if not isinstance(entry, Reading):
+        return False
+    row = CATALOG.get(entry.quantity)
+    if row is None:
+        why, which = f"nothing called “{entry.quantity}” is measured here", "quantity"
+    elif why := out_of_sense(entry.value, *row.physical):
+        which = row.title
+    else:
+        odd = ((name, out_of_sense(value, *CATALOG[name].physical)) for name, value in entry.at.items() if name in CATALOG)
+        which, why = next(((CATALOG[name].title, bad) for name, bad in odd if bad), ("", ""))
+        if unknown := [name for name in entry.at if name not in CATALOG]:
+            which, why = unknown[0], "nothing of that name is known here"
+    if why:
+        aside.append(SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place))
+    return bool(why)
+
+
+def _fact_is_odd(fact: Fact, aside: list[SetAside]) -> bool:
+    row = CATALOG.get(fact.quantity)
+    if row is None:
+        why = f"nothing called “{fact.quantity}” is known here"
+    else:
+        low, high = row.physical
+        why = out_of_sense(fact.value, low, high)
+        for end in (fact.low, fact.high):
+            why = why or ("" if end is None else out_of_sense(end, low, high))
+        why = why or ("" if fact.tolerance is None else out_of_sense(fact.tolerance, 0.0, high))
+        if not why and fact.low is not None and fact.high is not None and fact.low > fact.high:
+            why = "its range runs backwards"
+    if why:
+        title = row.title if row else fact.quantity
+        aside.append(SetAside(fact.place.title, title, _given(fact), why, fact.quantity, fact.place))
+    return bool(why)
+
+
+def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
+    """Give a record with its senseless numbers taken out; nested records likewise."""
+    changed: dict[str, Any] = {}
+    for info in fields(record):
+        value = getattr(record, info.name)
+        if isinstance(value, float) and (why := _odd_field(info.name, value)):
+            aside.append(SetAside(place, info.name, repr(value), why))
+            changed[info.name] = 0.0 if info.name == "step_mm" else None
+        elif isinstance(value, tuple) and value and isinstance(value[0], Struct):
+            changed[info.name] = tuple(_mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value)
+        elif isinstance(value, tuple) and any(isinstance(one, float) and _odd_field(info.name, one) for one in value):
+            aside.append(SetAside(place, info.name, str(value), "a figure in it makes no sense"))
+            changed[info.name] = None if info.name == "thicknesses_mm" else ()
+    return replace(record, **changed) if changed else record
+
+
+def _odd_field(name: str, value: float) -> str:
+    if name in _DRAWN:
+        return ""
+    ending = next((bounds for end, bounds in _BY_ENDING.items() if name.endswith(end)), None)
+    low, high = _BY_NAME.get(name) or ending or (-1e6, 1e6)
+    return out_of_sense(value, low, high)
+
+
+def _given(record: Struct) -> str:
+    return json.encode(record).decode() if not isinstance(record, Reading) else f"{record.text} ({record.value!r} inside)"

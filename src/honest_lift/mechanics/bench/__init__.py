@@ -1,0 +1,1 @@
+"""Bench arithmetic over sets of parts."""

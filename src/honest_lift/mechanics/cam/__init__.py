@@ -1,0 +1,1 @@
+"""The cam and what it does at the valve."""

@@ -1,0 +1,1 @@
+"""Springs: their load curve, nests, heights."""

@@ -1,0 +1,25 @@
+"""Heights of a spring in the head, in mm. Source: common practice; the definitions stand in each line."""
+
+from __future__ import annotations
+
+from honest_lift.numbers.doubt import Array
+
+
+def open_height(installed_mm: Array, lift_mm: Array) -> Array:
+    """Give the height at full lift: installed height less valve lift."""
+    return installed_mm - lift_mm
+
+
+def bind_margin(installed_mm: Array, lift_mm: Array, bind_mm: Array) -> Array:
+    """Give what is left between the open height and coil bind; negative where the coils stack first.
+
+    >>> import numpy as np
+    >>> float(np.round(bind_margin(np.array(1.900), np.array(0.635), np.array(1.193)), 3))  # in any one unit
+    0.072
+    """
+    return installed_mm - lift_mm - bind_mm
+
+
+def travel_to_bind(installed_mm: Array, bind_mm: Array) -> Array:
+    """Give the travel a spring has from its installed height to coil bind."""
+    return installed_mm - bind_mm

@@ -1,0 +1,49 @@
+"""A nest: up to three members on their steps, as one spring in terms of the outer's height.
+
+A member's own height is the outer's less its step (retainer step + cup step). An assembled measurement is a
+nest of one. Source: common practice.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import NDArray
+
+from honest_lift.mechanics.spring.load_curve import are_contradictory, is_extrapolated, load_at
+from honest_lift.numbers.doubt import Array
+
+
+def nest_load(height_mm: Array, heights_mm: Array, loads_n: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
+    """Give loads (..., n) in N of nests at outer heights (..., n).
+
+    Points are (..., n, m, p) over m members, steps (..., n, m), `present` (n, m). A present member with fewer
+    than two points gives NaN.
+    """
+    total = np.zeros(np.broadcast_shapes(height_mm.shape, heights_mm.shape[:-2]))
+    for member in range(heights_mm.shape[-2]):
+        own = height_mm - steps_mm[..., member]
+        load = load_at(own, heights_mm[..., member, :], loads_n[..., member, :])
+        total = total + np.where(present[:, member], load, 0.0)
+    return total
+
+
+def nest_bind(binds_mm: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
+    """Give the outer height (..., n) at which the first member binds: the largest of bind + step over members (..., n, m)."""
+    return np.where(present, binds_mm + steps_mm, -np.inf).max(axis=-1)
+
+
+def nest_is_extrapolated(
+    height_mm: Array, heights_mm: Array, steps_mm: Array, present: NDArray[np.bool_]
+) -> NDArray[np.bool_]:
+    """Tell, (n,), where any present member is outside its measured heights (n, m, p)."""
+    outside = [
+        present[:, m] & is_extrapolated(height_mm - steps_mm[:, m], heights_mm[:, m, :])
+        for m in range(heights_mm.shape[1])
+    ]
+    return np.asarray(np.logical_or.reduce(outside))
+
+
+def nest_is_contradictory(heights_mm: Array, loads_n: Array, present: NDArray[np.bool_]) -> NDArray[np.bool_]:
+    """Tell, (n,), where any present member's points are no spring."""
+    wrong = [present[:, m] & are_contradictory(heights_mm[:, m, :], loads_n[:, m, :]) for m in range(heights_mm.shape[1])]
+    return np.asarray(np.logical_or.reduce(wrong))

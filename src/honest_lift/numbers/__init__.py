@@ -1,0 +1,1 @@
+"""What a number is: units, typed entry, doubt, the decision rule."""

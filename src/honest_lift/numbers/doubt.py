@@ -1,0 +1,202 @@
+"""Doubt: a figure carried together with its displaced copies, one pair per physical source.
+
+A `Figure` holds one value per case (a valve, a spring, a candidate in a search) and, for every source of
+doubt, the value it would have with that source displaced by plus and minus one standard doubt. A function of
+figures is evaluated once, on all copies together, so that a source shared by two inputs is displaced in both
+at once: its parts are added before they are squared, a shared tool offset cancels in a difference, and
+whatever lies downstream displaces the copies and not the raw inputs.
+
+Assumed inputs are no doubt of this kind. Each carries a range, and the figure is scanned over the whole grid
+of those ranges (both ends and the middle), which the decision rule needs for its corners.
+
+Source: JCGM 100:2008 (GUM), 5.1.2 and 5.2.2, with numerical sensitivities (5.1.3 note 2).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from enum import IntFlag
+
+import numpy as np
+from numpy.typing import NDArray
+
+Array = NDArray[np.float64]
+SCAN = 3  # points of an assumed range that are tried: both ends and the middle
+COVERAGE = 2.0  # expanded doubt U = 2 u
+
+
+class Ground(IntFlag):
+    """What a figure rests on, as far as it bars a plain pass."""
+
+    NONE = 0
+    SPECIFIED = 1  # rests on a card's figure with its tolerance: may pass, and says so
+    MISSING = 2
+    ASSUMED = 4
+    UNRANGED = 8  # assumed without a range
+    STALE = 16
+    EXTRAPOLATED = 32
+    PREDICTED = 64
+    UNTOLERATED = 128  # specified without a tolerance
+    NO_TOOL = 256  # read with a tool nobody named
+    UNSOUND = 512  # readings that contradict each other
+
+
+@dataclass(frozen=True, slots=True)
+class Source:
+    """One physical source of doubt. `shared`: one displacement moves every case (a tool's offset)."""
+
+    key: str
+    label: str
+    shared: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Range:
+    """An assumed input's range. A `hard` end is a physical bound that no engine can pass (lash below zero)."""
+
+    key: str
+    label: str
+    hard_low: bool = False
+    hard_high: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """Values over cases with their doubt.
+
+    value   (n, ...)            NaN where there is none
+    plus    (sources, n, ...)   with each source displaced by +u
+    minus   (sources, n, ...)   with each source displaced by -u
+    grid    (SCAN ** ranges, n, ...)   over the assumed ranges, first range slowest
+    ground  (n,)                Ground flags
+    """
+
+    value: Array
+    sources: tuple[Source, ...]
+    plus: Array
+    minus: Array
+    ranges: tuple[Range, ...]
+    grid: Array
+    ground: NDArray[np.int64]
+
+    @property
+    def u(self) -> Array:
+        """Give the standard doubt, (n, ...): the worse side of each source, root of the sum of squares."""
+        if not self.sources:
+            return np.zeros_like(self.value)
+        return np.sqrt(np.sum(self.parts() ** 2, axis=0))
+
+    @property
+    def expanded(self) -> Array:
+        """Give the expanded doubt U = 2 u, (n, ...)."""
+        return COVERAGE * self.u
+
+    def parts(self) -> Array:
+        """Give what each source adds to the standard doubt, (sources, n, ...).
+
+        The larger of the two sides is taken, so that a kink or a turning point never hides a source.
+        """
+        return np.maximum(np.abs(self.plus - self.value), np.abs(self.minus - self.value))
+
+    def on_ground(self, flags: NDArray[np.int64]) -> Figure:
+        """Add ground flags, (n,)."""
+        return replace(self, ground=self.ground | flags)
+
+    def groundless(self) -> Figure:
+        """Drop the flags: for an input that only guards and does not carry the figure."""
+        return replace(self, ground=np.zeros_like(self.ground))
+
+    def take(self, cases: NDArray[np.int64]) -> Figure:
+        """Give the figure for some cases, in the order given."""
+        return replace(
+            self,
+            value=self.value[cases],
+            plus=self.plus[:, cases],
+            minus=self.minus[:, cases],
+            grid=self.grid[:, cases],
+            ground=self.ground[cases],
+        )
+
+    def apart(self) -> Figure:
+        """Split every source that is not shared into one source a case.
+
+        Needed before a function that looks across cases (a spread, a median): there the scatter of one
+        reading must not move its neighbours.
+        """
+        sources: list[Source] = []
+        plus: list[Array] = []
+        minus: list[Array] = []
+        for row, source in enumerate(self.sources):
+            if source.shared:
+                sources.append(source)
+                plus.append(self.plus[row])
+                minus.append(self.minus[row])
+                continue
+            moved = np.flatnonzero((self.plus[row] != self.value) | (self.minus[row] != self.value))
+            for case in moved:
+                sources.append(Source(f"{source.key}#{case}", source.label, shared=True))
+                for copies, row_of in ((plus, self.plus[row]), (minus, self.minus[row])):
+                    copy = self.value.copy()
+                    copy[case] = row_of[case]
+                    copies.append(copy)
+        empty = np.empty((0, *self.value.shape))
+        return replace(
+            self,
+            sources=tuple(sources),
+            plus=np.stack(plus) if plus else empty,
+            minus=np.stack(minus) if minus else empty,
+        )
+
+
+def exact(value: Array, ground: Ground = Ground.NONE) -> Figure:
+    """Make a figure without doubt from values (n, ...)."""
+    value = np.asarray(value, dtype=np.float64)
+    empty = np.empty((0, *value.shape))
+    flags = np.full(value.shape[0], int(ground), dtype=np.int64)
+    return Figure(value, (), empty, empty, (), value[None], flags)
+
+
+def combine(function: Callable[..., Array], *inputs: Figure) -> Figure:
+    """Evaluate a function of figures on the values and on every displaced copy, in one call.
+
+    `function` takes one array (copies, n, ...) per input and gives (copies, n, ...). Ground flags of all
+    inputs are joined.
+    """
+    sources = _union([figure.sources for figure in inputs])
+    ranges = _union([figure.ranges for figure in inputs])
+    result = np.asarray(function(*(_copies(figure, sources, ranges) for figure in inputs)), dtype=np.float64)
+    count = len(sources)
+    ground = np.bitwise_or.reduce([figure.ground for figure in inputs])
+    return Figure(
+        result[0], sources, result[1 : 1 + count], result[1 + count : 1 + 2 * count], ranges,
+        result[1 + 2 * count :], ground,
+    )  # fmt: skip
+
+
+def _union(groups: Sequence[tuple[object, ...]]) -> tuple[object, ...]:  # type: ignore[type-arg,unused-ignore]
+    return tuple(dict.fromkeys(item for group in groups for item in group))
+
+
+def _copies(figure: Figure, sources: tuple[Source, ...], ranges: tuple[Range, ...]) -> Array:
+    """Lay a figure out on the joint sources and ranges: value, all pluses, all minuses, the grid."""
+    count, shape = len(sources), figure.value.shape
+    copies = np.empty((1 + 2 * count + SCAN ** len(ranges), *shape))
+    copies[: 1 + 2 * count] = figure.value
+    place = {source: row for row, source in enumerate(sources)}
+    for row, source in enumerate(figure.sources):
+        copies[1 + place[source]] = figure.plus[row]
+        copies[1 + count + place[source]] = figure.minus[row]
+    own = [SCAN if one in figure.ranges else 1 for one in ranges]
+    order = [figure.ranges.index(one) for one in ranges if one in figure.ranges]
+    grid = figure.grid.reshape(*(SCAN,) * len(figure.ranges), *shape)
+    grid = grid.transpose(*order, *range(len(order), grid.ndim)).reshape(*own, *shape)
+    copies[1 + 2 * count :] = np.broadcast_to(grid, (*(SCAN,) * len(ranges), *shape)).reshape(-1, *shape)
+    return copies
+
+
+def choose(first: NDArray[np.bool_], one: Figure, other: Figure) -> Figure:
+    """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own ground."""
+    shaped = first.reshape(-1, *(1,) * (one.value.ndim - 1))
+    chosen = combine(lambda a, b: np.where(shaped, a, b), one, other)
+    return replace(chosen, ground=np.where(first, one.ground, other.ground))

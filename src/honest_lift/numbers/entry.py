@@ -1,0 +1,264 @@
+"""What people type, read as a number: `1.815`, `1 13/16`, `46.10 mm`, `40 thou`, `1.925-.055`, `2x.030`.
+
+    entry  := blank | [sign] term { op term }              op, sign := '+' | '-'
+    term   := [ count ('x' | '*') ] number [ unit ]        count := 1..9
+    number := decimal | fraction | mixed | comma form
+
+Exact fractions inside; the value leaves as a float of the inside unit. Python's own `float` is not used on
+typed text: it takes `nan`, `1_800`, `1e3` and digits of other scripts, and people mistype all of them.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+from itertools import product
+
+from honest_lift.numbers.units import LENGTH, UNITS, Unit, unit_of
+
+_LONGEST = 80
+_DENOMINATORS = {2, 4, 8, 16, 32, 64, 128}
+_VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
+_PLAIN = str.maketrans(
+    {"–": "-", "−": "-", "—": "-", "″": '"', "”": '"', "“": '"', "×": "x", "\u00a0": " ", "\u202f": " ", "\t": " "}
+)
+
+_COUNT = re.compile(r"([1-9]) *[xX*] *")
+_MIXED_SPACE = re.compile(r"([0-9]+) +([0-9]+)/([0-9]+)(?![0-9])")
+_MIXED_DASH = re.compile(r"([0-9]+)-([0-9]+)/([0-9]+)(?![0-9])")
+_FRACTION = re.compile(r"([0-9]+)/([0-9]+)(?![0-9])")
+_THOUSANDS = re.compile(r"[0-9]{1,3}(?:,[0-9]{3})+\.[0-9]+(?![0-9,.])")
+_COMMA = re.compile(r"([0-9]*),([0-9]+)(?![0-9,.])")
+_DECIMAL = re.compile(r"[0-9]+\.?[0-9]*|\.[0-9]+")
+_SPELLINGS = sorted(
+    ((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0])
+)
+
+
+class EntryError(ValueError):
+    """A person's mistake in typing: the message says what was given, what is wrong and what would be right."""
+
+
+@dataclass(frozen=True, slots=True)
+class Field:
+    """Where an entry is typed: its dimension, the unit of bare figures, and the range in that unit."""
+
+    dimension: str
+    unit: str
+    lowest: Fraction | None = None
+    highest: Fraction | None = None
+    signed: bool = False
+
+    @property
+    def own(self) -> Unit:
+        """Give the unit of bare figures."""
+        return unit_of(self.dimension, self.unit)
+
+
+@dataclass(frozen=True, slots=True)
+class _Term:
+    sign: int
+    values: tuple[Fraction, ...]  # one, or two where a comma can be read two ways
+    unit: Unit | None
+    whole: bool  # a bare whole number: `1-13/16` hangs on it
+    fraction: bool  # a plain fraction, proper or not
+    inches: bool  # written with a fraction, so inches where no unit says otherwise
+
+
+def parse(text: str, field: Field) -> float | None:
+    """Read typed text as a value in the inside unit of the field's dimension; None for a blank.
+
+    Raises EntryError with a sentence for everything else. Source of the grammar: common practice.
+
+    >>> parse("1-13/16", Field("length", "in"))
+    46.0375
+    """
+    if len(text) > _LONGEST:
+        raise EntryError(f"This is {len(text)} characters long; a measurement is a short sum such as 1.925-.055.")
+    plain = _normal(text)
+    if not plain:
+        return None
+    terms = _terms(plain, field)
+    _check_units(terms, field)
+    totals = {
+        sum((Fraction(t.sign) * v * _factor(t, field, len(terms)) for t, v in zip(terms, choice, strict=True)), Fraction(0))
+        for choice in product(*(t.values for t in terms))
+    }
+    return float(_in_range(text.strip(), totals, field))
+
+
+def _normal(text: str) -> str:
+    for sign, written in _VULGAR.items():
+        text = re.sub(rf"(?<=[0-9]) *{sign}", f" {written}", text).replace(sign, written)
+    return text.translate(_PLAIN).replace("''", '"').strip()
+
+
+def _terms(text: str, field: Field) -> list[_Term]:
+    terms: list[_Term] = []
+    at, sign, spaced = 0, 1, False
+    if text[0] in "+-":
+        sign, at = (1 if text[0] == "+" else -1), 1
+        at += len(text[at:]) - len(text[at:].lstrip())
+    led = at > 0
+    while True:
+        term, at = _term(text, at, sign, field, alone=not terms and not led)
+        if terms and sign < 0 and term.fraction and terms[-1].whole:
+            first, second = text.split("-", 1)[0].strip(), text[: at].rsplit("-", 1)[1].strip()
+            raise EntryError(
+                f"“{text}” could be a mixed fraction or a difference. "
+                f"Write “{first} {second}” for the sum, or “{first}.0-{second}” for the difference."
+            )
+        terms.append(term)
+        before = at
+        while at < len(text) and text[at] == " ":
+            at += 1
+        if at == len(text):
+            return terms
+        if text[at] not in "+-":
+            raise EntryError(f"“{text}”: “{text[before:].strip()}” is not understood. {_EXAMPLES[field.dimension]}")
+        sign, at = (1 if text[at] == "+" else -1), at + 1
+        while at < len(text) and text[at] == " ":
+            at += 1
+
+
+def _term(text: str, at: int, sign: int, field: Field, *, alone: bool) -> tuple[_Term, int]:
+    count = 1
+    if match := _COUNT.match(text, at):
+        count, at = int(match[1]), match.end()
+    values, at, whole, fraction, inches = _number(text, at, field, first=alone and count == 1)
+    unit, at = _unit(text, at, field)
+    values = tuple(count * value for value in values)
+    return _Term(sign, values, unit, whole and unit is None and count == 1, fraction, inches), at
+
+
+def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fraction, ...], int, bool, bool, bool]:
+    """Read one number: its values, where it ends, and whether it is whole, a fraction, written in inches."""
+    if match := _MIXED_SPACE.match(text, at):
+        part = _part(match[2], match[3], field, proper=True)
+        return (Fraction(int(match[1])) + part,), match.end(), False, False, True
+    if first and (match := _MIXED_DASH.match(text, at)):
+        part = _part(match[2], match[3], field, proper=True)
+        if match[1].strip("0") == "":
+            raise EntryError(f"“{text}”: write {match[2]}/{match[3]} without the 0, or with its sign.")
+        return (Fraction(int(match[1])) + part,), match.end(), False, False, True
+    if match := _FRACTION.match(text, at):
+        return (_part(match[1], match[2], field, proper=False),), match.end(), False, True, True
+    if match := _THOUSANDS.match(text, at):
+        return (Fraction(match[0].replace(",", "")),), match.end(), False, False, False
+    if match := _COMMA.match(text, at):
+        return _comma(text, match), match.end(), False, False, False
+    if match := _DECIMAL.match(text, at):
+        return (Fraction(match[0] + "0" if match[0].endswith(".") else match[0]),), match.end(), match[0].isdigit(), False, False
+    rest = text[at:] or "nothing"
+    raise EntryError(f"“{text}”: a figure is wanted where “{rest}” stands. {_EXAMPLES[field.dimension]}")
+
+
+def _part(over: str, under: str, field: Field, *, proper: bool) -> Fraction:
+    if field.dimension != LENGTH:
+        raise EntryError(f"{over}/{under}: fractions are read in lengths only. {_EXAMPLES[field.dimension]}")
+    if int(under) not in _DENOMINATORS:
+        raise EntryError(f"{over}/{under}: a rule is divided in 2, 4, 8, 16, 32, 64 or 128, not in {under}.")
+    if proper and int(over) >= int(under):
+        raise EntryError(f"{over}/{under} after a whole number must be less than one.")
+    return Fraction(int(over), int(under))
+
+
+def _comma(text: str, match: re.Match[str]) -> tuple[Fraction, ...]:
+    whole, rest = match[1], match[2]
+    decimal = Fraction(f"{whole or 0}.{rest}")
+    if len(rest) != 3 or whole == "0":
+        return (decimal,)
+    if 1 <= len(whole) <= 3 and whole[0] != "0":
+        return (decimal, Fraction(whole + rest))
+    raise EntryError(f"“{text}”: the comma can't be read as a decimal or as thousands. Write it with a point.")
+
+
+def _unit(text: str, at: int, field: Field) -> tuple[Unit | None, int]:
+    start = at
+    while start < len(text) and text[start] == " ":
+        start += 1
+    if start == len(text):
+        return None, at
+    fitting: list[tuple[str, Unit]] = []
+    for spelling, unit in _SPELLINGS:
+        if text[start : start + len(spelling)].lower() != spelling:
+            continue
+        end = start + len(spelling)
+        if end < len(text) and text[end - 1].isalpha() and (text[end].isalpha() or text[end] == "/"):
+            continue
+        if not fitting or len(spelling) == len(fitting[0][0]):
+            fitting.append((spelling, unit))
+    for spelling, unit in fitting:
+        if unit.dimension == field.dimension:
+            return unit, start + len(spelling)
+    if fitting:
+        raise EntryError(
+            f"“{text}”: {fitting[0][1].symbol} is a unit of {fitting[0][1].dimension}, and this is a "
+            f"{field.dimension} field. {_EXAMPLES[field.dimension]}"
+        )
+    return None, at
+
+
+def _check_units(terms: list[_Term], field: Field) -> None:
+    if len(terms) == 1 or all(term.unit for term in terms):
+        return
+    bare_fraction = any(term.inches and term.unit is None for term in terms) and field.own.system == "metric"
+    foreign = any(term.unit and term.unit.system != field.own.system for term in terms)
+    if foreign or bare_fraction:
+        raise EntryError(
+            f"Some figures carry a unit or a fraction of the other system and some carry none: "
+            f"write the unit on each. Bare figures here are in {field.unit}."
+        )
+
+
+def _factor(term: _Term, field: Field, count: int) -> Fraction:
+    if term.unit:
+        return term.unit.factor
+    if term.inches and count == 1:
+        return unit_of(LENGTH, "in").factor
+    return field.own.factor
+
+
+def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
+    factor = field.own.factor
+    lowest, highest = field.lowest, field.highest
+    bounded = lowest is not None or highest is not None
+
+    def inside(total: Fraction) -> bool:
+        value = total / factor
+        return (lowest is None or value >= lowest) and (highest is None or value <= highest)
+
+    fitting = [total for total in totals if inside(total)]
+    if len(totals) > 1 and (not bounded or len(fitting) != 1):
+        readings = " or ".join(f"{float(t / factor):g}" for t in sorted(totals))
+        raise EntryError(f"“{text}” can be read as {readings} {field.unit}. Write it with a point, or without the comma.")
+    total = fitting[0] if fitting else next(iter(totals))
+    if not fitting:
+        raise EntryError(
+            f"{float(total / factor):g} {field.unit} lies outside what this can be, "
+            f"{_range_words(lowest, highest, field.unit)}. Check the figure and its unit."
+        )
+    if total < 0 and not field.signed:
+        raise EntryError(f"{float(total / factor):g} {field.unit}: this cannot be negative.")
+    return total
+
+
+def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -> str:
+    if lowest is None:
+        return f"at most {float(highest or 0):g} {unit}".rstrip()
+    if highest is None:
+        return f"at least {float(lowest):g} {unit}".rstrip()
+    return f"{float(lowest):g} to {float(highest):g} {unit}".rstrip()
+
+
+_EXAMPLES = {
+    LENGTH: "Lengths are written 1.815, 1 13/16, 46.10 mm, 40 thou or 1.925-.055.",
+    "load": "Loads are written 213, 213 lbf, 95 kg or 950 N.",
+    "rate": "Rates are written 52.5 N/mm or 300 lb/in.",
+    "volume": "Volumes are written 64.2, 64.2 ml or 4.0 ci.",
+    "mass": "Masses are written 12.5 g, 0.44 oz or 0.0125 kg.",
+    "angle": "Angles are written 108.5 or 108.5 deg.",
+    "ratio": "Ratios are written 1.6 or 1.6:1.",
+    "percent": "Percentages are written 10 or 10 %.",
+}

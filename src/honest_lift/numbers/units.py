@@ -1,0 +1,112 @@
+"""Units of the trade, each by an exact factor.
+
+Inside the program a length is in millimetres, a load in newtons, a rate in newtons per millimetre, a volume
+in cubic centimetres, a mass in kilograms, an angle in degrees of crank. Conversion happens here, at the
+edge, once.
+
+Source of the factors: NIST SP 811 appendix B / ISO 80000 (1 in = 25.4 mm, 1 lbf = 4.4482216152605 N,
+1 kgf = 9.80665 N, 1 in^3 = 16.387064 cc, 1 lb = 0.45359237 kg; all exact).
+"""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from typing import NamedTuple
+
+LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
+MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
+
+
+class Unit(NamedTuple):
+    """A unit: its symbol, dimension, exact factor to the inside unit, and how people spell it.
+
+    `system` is "inch" or "metric": bare terms of a sum may stand beside units of their own system only.
+    `places` is how many decimals a figure in this unit is shown with.
+    """
+
+    symbol: str
+    dimension: str
+    factor: Fraction
+    system: str
+    places: int
+    spellings: tuple[str, ...]
+
+
+_INCH = Fraction("25.4")
+_POUND_FORCE = Fraction("4.4482216152605")
+_KILOGRAM_FORCE = Fraction("9.80665")
+_POUND = Fraction("0.45359237")
+
+UNITS: tuple[Unit, ...] = (
+    Unit("mm", LENGTH, Fraction(1), "metric", 2, ("mm", "millimetre", "millimetres", "millimeter")),
+    Unit("cm", LENGTH, Fraction(10), "metric", 3, ("cm",)),
+    Unit("um", LENGTH, Fraction(1, 1000), "metric", 0, ("um", "µm", "μm", "micron", "microns")),
+    Unit("in", LENGTH, _INCH, "inch", 3, ("in", "in.", '"', "inch", "inches")),
+    Unit("thou", LENGTH, _INCH / 1000, "inch", 1, ("thou", "thous", "thousandths", "mil", "mils")),
+    Unit("N", LOAD, Fraction(1), "metric", 0, ("n", "newton", "newtons")),
+    Unit("daN", LOAD, Fraction(10), "metric", 1, ("dan",)),
+    Unit("kN", LOAD, Fraction(1000), "metric", 3, ("kn",)),
+    Unit("kgf", LOAD, _KILOGRAM_FORCE, "metric", 1, ("kgf", "kg", "kp")),
+    Unit("lbf", LOAD, _POUND_FORCE, "inch", 0, ("lbf", "lb", "lb.", "lbs", "lbs.", "pound", "pounds", "#")),
+    Unit("N/mm", RATE, Fraction(1), "metric", 1, ("n/mm",)),
+    Unit("kgf/mm", RATE, _KILOGRAM_FORCE, "metric", 2, ("kgf/mm", "kg/mm")),
+    Unit("lbf/in", RATE, _POUND_FORCE / _INCH, "inch", 0, ("lbf/in", "lb/in", "lbs/in", "#/in")),
+    Unit("cc", VOLUME, Fraction(1), "metric", 1, ("cc", "cm3", "cm³", "ml", "ccm")),
+    Unit("in^3", VOLUME, _INCH**3 / 1000, "inch", 2, ("ci", "in3", "in³", "in^3", "cu in", "cu.in.", "cuin")),
+    Unit("kg", MASS, Fraction(1), "metric", 4, ("kg",)),
+    Unit("g", MASS, Fraction(1, 1000), "metric", 1, ("g", "gram", "grams")),
+    Unit("oz", MASS, _POUND / 16, "inch", 2, ("oz", "ounce", "ounces")),
+    Unit("lb", MASS, _POUND, "inch", 3, ("lb", "lbs")),
+    Unit("deg", ANGLE, Fraction(1), "metric", 1, ("deg", "deg.", "°", "degree", "degrees")),
+    Unit("", RATIO, Fraction(1), "metric", 3, (":1",)),
+    Unit("%", PERCENT, Fraction(1), "metric", 1, ("%", "percent", "pct")),
+)
+
+_BY_SYMBOL = {(unit.dimension, unit.symbol): unit for unit in UNITS}
+INSIDE = {LENGTH: "mm", LOAD: "N", RATE: "N/mm", VOLUME: "cc", MASS: "kg", ANGLE: "deg", RATIO: "", PERCENT: "%"}
+
+
+def unit_of(dimension: str, symbol: str) -> Unit:
+    """Give the unit of a dimension by its symbol; KeyError names both when there is none."""
+    try:
+        return _BY_SYMBOL[dimension, symbol]
+    except KeyError:
+        raise KeyError(f"no unit {symbol!r} of {dimension}") from None
+
+
+def units_of(dimension: str) -> tuple[Unit, ...]:
+    """Give every unit of a dimension, in the table's order."""
+    return tuple(unit for unit in UNITS if unit.dimension == dimension)
+
+
+def to_inside(value: float, dimension: str, symbol: str) -> float:
+    """Convert a value in a unit to the inside unit (mm, N, N/mm, cc, kg, degree).
+
+    >>> to_inside(1.8, "length", "in")
+    45.72
+    """
+    return float(Fraction(value).limit_denominator(10**12) * unit_of(dimension, symbol).factor)
+
+
+def from_inside(value: float, dimension: str, symbol: str) -> float:
+    """Convert an inside value to a unit.
+
+    >>> round(from_inside(600.0, "load", "lbf"), 3)
+    134.885
+    """
+    return value / float(unit_of(dimension, symbol).factor)
+
+
+def in_words(value: float | None, dimension: str, symbol: str, places: int | None = None) -> str:
+    """Write an inside value with its unit, as it stands in a sentence: `1.815 in`, `213 lbf`, `1.60`."""
+    figure = in_figures(value, dimension, symbol, places)
+    return f"{figure} {symbol}".rstrip() if symbol != "%" else f"{figure} %"
+
+
+def in_figures(value: float | None, dimension: str, symbol: str, places: int | None = None) -> str:
+    """Write an inside value without its unit, as it stands in a column headed by the unit; a dash for none."""
+    if value is None or value != value:
+        return "–"
+    unit = unit_of(dimension, symbol)
+    text = f"{from_inside(value, dimension, symbol):.{unit.places if places is None else places}f}"
+    return text.removeprefix("-") if float(text) == 0 else text

@@ -8,10 +8,13 @@ from functools import cached_property
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
-from honest_lift.checks.springs import check_against_card, check_in_set
+from honest_lift.checks.spring_card import check_against_card
+from honest_lift.checks.spring_set import check_in_set
 from honest_lift.checks.valves import valves_of
-from honest_lift.estimates.loads import spring_curves
-from honest_lift.facts.engine import Book
+from honest_lift.estimates.loads import Curves, spring_curves
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.remember import by_value
 from honest_lift.numbers.verdict import Verdict, worst
 
 
@@ -50,16 +53,48 @@ class Examination:
 
 
 def examine(book: Book) -> Examination:
-    """Run every check on an engine as it stands."""
-    springs = tuple(one.id for one in book.engine.springs)
-    curves = spring_curves(book, (*springs, ""))
-    index = {name: i for i, name in enumerate((*springs, ""))}
+    """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
+    curves, of_springs = _springs(_spring_part(book))
+    index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
     valves = valves_of(book, curves, index)
     found: list[Finding] = []
     if valves.names:
         for check in (check_installed_height, check_bind_margin, check_seat_load, check_open_load):
             found += check(book, valves)
-    if springs:
-        in_hand = curves.take(range(len(springs)))
-        found += check_against_card(book, springs, in_hand) + check_in_set(book, springs, in_hand)
+    found += of_springs
+    order = {name: i for i, name in enumerate((*valves.names, ""))}
+    checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
+    found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
     return Examination(tuple(found), valves.names)
+
+
+def _spring_part(book: Book) -> Book:
+    """Reduce a book to what springs are judged by, so that everything else may change without judging them again."""
+    engine = Engine(
+        "",
+        layout=book.engine.layout,
+        lifter=book.engine.lifter,
+        facts=tuple(one for one in book.engine.facts if one.place.kind == "spring"),
+        cards=book.engine.cards,
+        sets=book.engine.sets,
+        springs=book.engine.springs,
+        fitments=tuple(one for one in book.engine.fitments if one.slot == "spring"),
+        tools=book.engine.tools,
+        default_tools=book.engine.default_tools,
+        limits=book.engine.limits,
+        tolerances=book.engine.tolerances,
+        units=book.engine.units,
+    )
+    journal = tuple(one for one in book.journal if not isinstance(one, Reading) or one.place.kind == "spring")
+    return Book(engine, journal, book.set_aside)
+
+
+@by_value
+def _springs(book: Book) -> tuple[Curves, tuple[Finding, ...]]:
+    """Give the curves of all springs, the one that is not there last, and what is found of those in hand."""
+    names = tuple(one.id for one in book.engine.springs)
+    curves = spring_curves(book, (*names, ""))
+    if not names:
+        return curves, ()
+    in_hand = curves.take(range(len(names)))
+    return curves, (*check_against_card(book, names, in_hand), *check_in_set(book, names, in_hand))

@@ -11,8 +11,9 @@ import numpy as np
 from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place
+from honest_lift.numbers.decision import decide
 from honest_lift.numbers.doubt import Array, Figure, Ground
-from honest_lift.numbers.verdict import Verdict, decide
+from honest_lift.numbers.verdict import Verdict
 
 
 @dataclass(frozen=True, slots=True)

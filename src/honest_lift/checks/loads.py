@@ -12,7 +12,11 @@ SEAT_LOAD = Check(
     "seat_load", "Seat load", "heights", "load", "Load of this valve's own spring at its installed height."
 )
 OPEN_LOAD = Check(
-    "open_load", "Open load", "heights", "load", "Load of this valve's own spring at installed height less lift."
+    "open_load",
+    "Open load",
+    "heights",
+    "load",
+    "Load of this valve's own spring at installed height less lift.",
 )
 
 

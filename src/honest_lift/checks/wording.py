@@ -8,11 +8,14 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.doubt import Ground
-from honest_lift.numbers.units import in_words
+from honest_lift.numbers.units import in_words, unit_of
 from honest_lift.numbers.verdict import Verdict
 
 _GROUNDS = (
-    (Ground.UNSOUND, "its readings contradict each other: load must rise as height falls, lift must be positive"),
+    (
+        Ground.UNSOUND,
+        "its readings contradict each other: load must rise as height falls, lift must be positive",
+    ),
     (Ground.STALE, "a reading it rests on is stale"),
     (Ground.EXTRAPOLATED, "the height lies outside the measured points, so the load is extrapolated"),
     (Ground.NO_TOOL, "the tool, and so the doubt, of a reading is not known"),
@@ -63,7 +66,9 @@ def source_words(finding: Finding) -> str:
 
 def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
     """Give the working in lines, with the inputs and what most of the doubt comes from."""
-    lines = [f"{term.title} {in_words(term.value, term.dimension, engine.unit(term.dimension))}" for term in finding.terms]
+    lines = [
+        f"{term.title} {in_words(term.value, term.dimension, engine.unit(term.dimension))}" for term in finding.terms
+    ]
     lines.append(f"{finding.check.title.lower()} {figure_words(finding, engine)}; {limit_words(finding, engine)}")
     lines += [_input_line(one, engine) for one in finding.inputs if one.kind != "not applicable"]
     if shares := finding.shares():
@@ -73,9 +78,9 @@ def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
 
 
 def _proven(finding: Finding, engine: Engine) -> str:
-    doubt = _say(finding, engine, finding.expanded)
-    amount = _say(finding, engine, abs(finding.margin))
-    given = " By the card's figure with its tolerance." if finding.ground & Ground.SPECIFIED else ""
+    amount, doubt = _apart(finding, engine, abs(finding.margin), finding.expanded)
+    stated = dict.fromkeys(one.title for one in finding.inputs if one.kind == "specified")
+    given = f" Rests on figures stated, not measured: {', '.join(stated)}." if stated else ""
     if finding.verdict is Verdict.PASSES:
         return _capital(f"{limit_words(finding, engine)}: inside by {amount}, with a doubt of {doubt}.{given}")
     if finding.verdict is Verdict.FAILS:
@@ -87,6 +92,16 @@ def _proven(finding: Finding, engine: Engine) -> str:
         else "A finer tool, or what most of the doubt comes from measured better, settles it."
     )
     return _capital(f"{limit_words(finding, engine)}: {side}, less than its doubt of {doubt}. {cure}")
+
+
+def _apart(finding: Finding, engine: Engine, amount: float, doubt: float) -> tuple[str, str]:
+    """Write an amount and its doubt with as many decimals as it takes to tell them apart."""
+    places = unit_of(finding.check.dimension, engine.unit(finding.check.dimension)).places
+    for more in range(3):
+        words = tuple(_say(finding, engine, value, places=places + more) for value in (amount, doubt))
+        if words[0] != words[1]:
+            break
+    return words[0], words[1]
 
 
 def _beyond(finding: Finding) -> str:
@@ -116,7 +131,9 @@ def _as_it_stands(finding: Finding, engine: Engine) -> str:
     """Say what it would be if all were measured as it stands, with best and worst where something is assumed."""
     if finding.provisional is Verdict.UNPROVEN:
         return ""
-    words = f"As it stands: {figure_words(finding, engine)}, {limit_words(finding, engine)}, {finding.provisional.word}."
+    words = (
+        f"As it stands: {figure_words(finding, engine)}, {limit_words(finding, engine)}, {finding.provisional.word}."
+    )
     if finding.ground & Ground.ASSUMED and finding.least < finding.most:
         low, high = _say(finding, engine, finding.least, bare=True), _say(finding, engine, finding.most)
         words += f" Over the assumed range the margin is {low} to {high}."
@@ -134,10 +151,10 @@ def _input_line(one: Input, engine: Engine) -> str:
     return f"{one.title} of {one.where}: {value} ({', '.join(told)})"
 
 
-def _say(finding: Finding, engine: Engine, value: float, *, bare: bool = False) -> str:
+def _say(finding: Finding, engine: Engine, value: float, *, bare: bool = False, places: int | None = None) -> str:
     dimension = finding.check.dimension
     unit = engine.unit(dimension)
-    words = in_words(value, dimension, unit)
+    words = in_words(value, dimension, unit, places)
     return words.removesuffix(unit).rstrip() if bare and unit else words
 
 

@@ -41,7 +41,8 @@ def demo_book(engine_id: str = "demonstration") -> Book:
             SpringSet("used", "used set, two seasons", "tidewater", "used", _test_heights()),
             SpringSet("new", "new set in its box", "tidewater", "new", _test_heights()),
         ),
-        springs=tuple(Spring(row[0], "used") for row in USED_SPRINGS) + tuple(Spring(row[0], "new") for row in NEW_SPRINGS),
+        springs=tuple(Spring(row[0], "used") for row in USED_SPRINGS)
+        + tuple(Spring(row[0], "new") for row in NEW_SPRINGS),
         fitments=_fitments(layout),
         tools=_tools(),
         default_tools=_default_tools(),
@@ -98,7 +99,9 @@ def _fitments(layout: Layout) -> tuple[Fitment, ...]:
     for spring, position in zip(springs, layout.positions, strict=True):
         shims = tuple(_inches(f"{one} thou") for one in stacks[position.id].split())
         fitted.append(Fitment(f"spring-{position.id}", "spring", position.id, spring, when=_when(0), by="Rowan"))
-        fitted.append(Fitment(f"shims-{position.id}", "shims", position.id, thicknesses_mm=shims, when=_when(0), by="Rowan"))
+        fitted.append(
+            Fitment(f"shims-{position.id}", "shims", position.id, thicknesses_mm=shims, when=_when(0), by="Rowan")
+        )
     return tuple(fitted)
 
 
@@ -113,7 +116,13 @@ def _tools() -> tuple[Tool, ...]:
     }
     kinds = {kind.title: kind for kind in KINDS}
     return tuple(
-        Tool(**{**{f: getattr(kinds[title].tool, f) for f in Tool.__struct_fields__}, "id": name, "name": nickname})
+        Tool(
+            **{
+                **{f: getattr(kinds[title].tool, f) for f in Tool.__struct_fields__},
+                "id": name,
+                "name": nickname,
+            }
+        )
         for name, (title, nickname) in wanted.items()
     )
 
@@ -180,10 +189,26 @@ def _slips(engine: Engine, entries: list[AnyEntry], read: object) -> None:
     """Add a repeat, a reading typed at the wrong valve and moved, a misread one struck out, and a note."""
     assert callable(read)
     shimmed = {"way": "height_micrometer", "tool": "gauge"}
-    read("installed_height", at_position("3e"), "1.800", "in", **shimmed, depends_on=_depends(engine, "height_micrometer", "3e"))
+    read(
+        "installed_height",
+        at_position("3e"),
+        "1.800",
+        "in",
+        **shimmed,
+        depends_on=_depends(engine, "height_micrometer", "3e"),
+    )
     wrong = read("installed_height", at_position("7i"), "1.804", "in", **shimmed,
                  depends_on=_depends(engine, "height_micrometer", "7i"))  # fmt: skip
-    entries.append(Moved("m001", _when(301), "Ash", wrong.id, at_position("7e"), _depends(engine, "height_micrometer", "7e")))
+    entries.append(
+        Moved(
+            "m001",
+            _when(301),
+            "Ash",
+            wrong.id,
+            at_position("7e"),
+            _depends(engine, "height_micrometer", "7e"),
+        )
+    )
     bad = read("installed_height", at_position("1i"), "1.810", "in", **shimmed,
                depends_on=_depends(engine, "height_micrometer", "1i"))  # fmt: skip
     entries.append(StruckOut("s001", _when(302), "Ash", bad.id, "gauge stood on a burr"))

@@ -1,0 +1,1 @@
+"""The Qt window: a face on all of the above, and no arithmetic."""

@@ -1,0 +1,1 @@
+"""Scenes to scale in millimetres, without Qt."""

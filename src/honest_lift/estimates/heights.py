@@ -20,9 +20,15 @@ def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
     ways = [CATALOG["installed_height"].way(one.way) for one in raw]
     total = estimate_of(raw)
     for quantity in dict.fromkeys(name for way in ways if way for _, name in way.corrections):
-        signs = np.array([dict((n, s) for s, n in way.corrections).get(quantity, 0) if way else 0 for way in ways])
-        used = [_correction(book, quantity, name) if sign else _none(quantity) for name, sign in zip(positions, signs, strict=True)]
-        part = Estimate(estimate_of(used).figure, tuple((one,) if sign else () for one, sign in zip(used, signs, strict=True)))
+        signs = np.array([{n: s for s, n in way.corrections}.get(quantity, 0) if way else 0 for way in ways])
+        used = [
+            _correction(book, quantity, name) if sign else _none(quantity)
+            for name, sign in zip(positions, signs, strict=True)
+        ]
+        part = Estimate(
+            estimate_of(used).figure,
+            tuple((one,) if sign else () for one, sign in zip(used, signs, strict=True)),
+        )
         total = derive(lambda height, extra, by=signs: height + by * extra, total, part)
     return total
 
@@ -38,7 +44,15 @@ def shim_stack(book: Book, position: str) -> Input:
     if height == 0.0:
         return Input("shims", place.title, "specified", 0.0, at=place.title)
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
-    return Input("shims", place.title, "specified", height, own_u=(tolerance or 0.0) / 3**0.5, ground=ground, at=place.title)
+    return Input(
+        "shims",
+        place.title,
+        "specified",
+        height,
+        own_u=(tolerance or 0.0) / 3**0.5,
+        ground=ground,
+        at=place.title,
+    )
 
 
 def _correction(book: Book, quantity: str, position: str) -> Input:

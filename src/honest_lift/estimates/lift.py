@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-import numpy as np
-
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book
@@ -19,14 +17,14 @@ def lift_at_valve(book: Book, positions: Sequence[str]) -> Estimate:
     places = [at_position(name) for name in positions]
     measured = estimate_of([resolve(book, "valve_lift", place) for place in places])
     lobe, ratio, lash = (
-        estimate_of([_part(book, quantity, name) for name in positions]) for quantity in ("lobe_lift", "rocker_ratio", "lash")
+        estimate_of([_part(book, quantity, name) for name in positions])
+        for quantity in ("lobe_lift", "rocker_ratio", "lash")
     )
     worked = derive(valve_lift, lobe, ratio, lash)
     known = (measured.figure.ground & int(Ground.MISSING)) == 0
     figure = choose(known, measured.figure, worked.figure)
-    odd = np.where(figure.value <= 0, int(Ground.UNSOUND), 0)
     inputs = tuple(m if k else w for k, m, w in zip(known, measured.inputs, worked.inputs, strict=True))
-    return Estimate(figure.on_ground(odd), inputs)
+    return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
 
 
 def _part(book: Book, quantity: str, position: str) -> Input:

@@ -16,7 +16,12 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
-from honest_lift.mechanics.spring.nest import nest_bind, nest_is_contradictory, nest_is_extrapolated, nest_load
+from honest_lift.mechanics.spring.nest import (
+    nest_bind,
+    nest_is_contradictory,
+    nest_is_extrapolated,
+    nest_load,
+)
 from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
 
 ASSEMBLED = Member("outer")  # the whole nest pressed at once counts as one member without a step
@@ -43,15 +48,14 @@ class Curves:
         with np.errstate(invalid="ignore"):
             solid = height.figure.value < bind
             outside = nest_is_extrapolated(height.figure.value, self.heights.value, self.steps.value, self.present)
-        wrong = nest_is_contradictory(self.heights.value, self.loads.value, self.present)
-        figure.value[solid] = np.nan
-        flags = (
-            np.where(outside & np.isfinite(figure.value), int(Ground.EXTRAPOLATED), 0)
-            | np.where(wrong, int(Ground.UNSOUND), 0)
-            | np.where(solid, int(Ground.MISSING), 0)
+        contradictory = nest_is_contradictory(self.heights.value, self.loads.value, self.present)
+        figure = (
+            figure.on_ground(outside & np.isfinite(figure.value), Ground.EXTRAPOLATED)
+            .on_ground(contradictory, Ground.UNSOUND)
+            .on_ground(solid, Ground.MISSING)
         )
         joined = tuple(tuple(dict.fromkeys((*a, *b))) for a, b in zip(height.inputs, self.inputs, strict=True))
-        return Estimate(figure.on_ground(flags), joined)
+        return Estimate(figure, joined)
 
     def take(self, cases: Sequence[int]) -> Curves:
         """Give the curves of some springs, in the order given."""
@@ -113,7 +117,9 @@ def _points(book: Book, place: Place) -> list[_Point]:
         load = measured(book.engine, "spring_load", tuple(readings))
         tool, _ = tool_of(book.engine, readings[-1])
         u = (tool.height_accuracy_mm or 0.0) / sqrt(3.0) if tool else 0.0
-        points.append(_Point(height, load, ((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", u),) if tool else ()))
+        points.append(
+            _Point(height, load, ((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", u),) if tool else ())
+        )
     return points
 
 
@@ -169,9 +175,7 @@ def _binds(book: Book, springs: Sequence[str]) -> Estimate:
     columns = [figure_of([nest[m][1] if m < len(nest) else absent for nest in nests]) for m in range(width)]
     steps = _steps([tuple((member, "") for member, _ in nest) for nest in nests], width)
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
-    figure = combine(
-        lambda step, *binds: nest_bind(np.stack(binds, axis=-1), step, present), steps, *columns
-    )
+    figure = combine(lambda step, *binds: nest_bind(np.stack(binds, axis=-1), step, present), steps, *columns)
     return Estimate(figure, tuple(tuple(one for _, one in nest) for nest in nests))
 
 

@@ -14,8 +14,10 @@ from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.journal import AnyEntry, Standing, once_a_journal, standing
+from honest_lift.facts.fitments import in_place
+from honest_lift.facts.journal import AnyEntry, Standing, standing
 from honest_lift.facts.place import ENGINE, Place, at_role
+from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.numbers.doubt import Ground
 
@@ -27,12 +29,11 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
         counting = counting_readings(book, quantity, near)
         if counting:
             return measured(book.engine, quantity, counting, asked=place)
-        for fact in book.engine.facts:
-            if fact.key == (quantity, near):
-                found = _stated(book.engine, fact, place)
-                if fact.kind != "assumed":
-                    return found
-                assumed = assumed or found
+        if fact := _by_key(book.engine.facts).get((quantity, near)):
+            found = _stated(book.engine, fact, place)
+            if fact.kind != "assumed":
+                return found
+            assumed = assumed or found
     return assumed or missing(book, quantity, place)
 
 
@@ -103,10 +104,11 @@ def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
 def staleness(engine: Engine, one: Standing) -> str:
     """Say why a reading is stale: what it depended on was changed since. "" when it is not."""
     for slot, then in one.depends_on.items():
-        current = next((f for f in reversed(engine.fitments) if f.slot == slot and f.position == one.place.name), None)
+        current = in_place(engine.fitments).get((slot, one.place.name))
         if (current.id if current else "") != then:
             when = f" on {current.when[:10]}" if current and current.when else ""
-            return f"{slot} changed{when} after it was measured: {current.note or 'measure again' if current else 'measure again'}"
+            what = current.note if current and current.note else "measure again"
+            return f"{slot} changed{when} after it was measured: {what}"
     return ""
 
 
@@ -121,12 +123,21 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
     tolerance = fact.tolerance if fact.tolerance is not None else default
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
     title = CATALOG[fact.quantity].title
-    shared = (f"card:{fact.quantity}:{fact.place.title}", f"{title}, its tolerance", (tolerance or 0.0) / sqrt(3.0))
+    shared = (
+        f"card:{fact.quantity}:{fact.place.title}",
+        f"{title}, its tolerance",
+        (tolerance or 0.0) / sqrt(3.0),
+    )
     return Input(fact.quantity, fact.place.title, "specified", fact.value, shared=(shared,) if tolerance else (),
                  ground=ground, note=fact.source, at=asked.title)  # fmt: skip
 
 
-@once_a_journal
+@by_identity
+def _by_key(facts: tuple[Fact, ...]) -> dict[tuple[str, Place], Fact]:
+    return {fact.key: fact for fact in facts}
+
+
+@by_identity
 def _by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Standing, ...]]:
     found: dict[tuple[str, Place], list[Standing]] = defaultdict(list)
     for one in standing(journal):

@@ -25,7 +25,13 @@ from honest_lift.facts.tools import Tool
 
 Table = Literal["cards", "sets", "springs", "tools", "limits"]
 Record = SpringCard | SpringSet | Spring | Tool | Limit
-_TABLE_WORDS = {"cards": "spring card", "sets": "spring set", "springs": "spring", "tools": "tool", "limits": "limit"}
+_TABLE_WORDS = {
+    "cards": "spring card",
+    "sets": "spring set",
+    "springs": "spring",
+    "tools": "tool",
+    "limits": "limit",
+}
 
 
 class EditError(ValueError):

@@ -7,7 +7,7 @@ from typing import Literal
 from msgspec import Struct, field
 
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import Fitment, Slot
+from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
 from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
@@ -54,7 +54,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def fitted(self, slot: Slot, position: str) -> Fitment | None:
         """Find what sits in a slot now: the latest fitment there."""
-        return next((f for f in reversed(self.fitments) if f.slot == slot and f.position == position), None)
+        return in_place(self.fitments).get((slot, position))
 
     def spring_at(self, position: str) -> str:
         """Give the id of the spring fitted at a position; "" for none."""
@@ -63,7 +63,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def position_of(self, spring: str) -> str:
         """Give the position a spring is fitted at; "" when it lies on the bench."""
-        return next((one.id for one in self.layout.positions if self.spring_at(one.id) == spring), "")
+        return next((one for one in springs_in_place(self.fitments).get(spring, ()) if self.position(one)), "")
 
     def set_of(self, spring: str) -> SpringSet | None:
         """Find the set a spring belongs to."""

@@ -106,7 +106,11 @@ def schema() -> dict[str, Any]:
     book = whole["$defs"]["Book"]
     book["properties"] = {"format": {"const": FORMAT}, "version": {"const": CURRENT}, **book["properties"]}
     book["required"] = ["format", "version", *book["required"]]
-    return {"$schema": "https://json-schema.org/draft/2020-12/schema", "title": "Honest Lift engine file", **whole}
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "title": "Honest Lift engine file",
+        **whole,
+    }
 
 
 def _document(data: bytes, name: str) -> dict[str, Any]:

@@ -10,6 +10,8 @@ from typing import Literal
 
 from msgspec import Struct
 
+from honest_lift.facts.remember import by_identity
+
 Slot = Literal["spring", "shims", "locator", "retainer", "locks", "valve", "pocket"]
 CHANGEABLE: dict[Slot, str] = {
     "valve": "another valve, or its tip or seat cut",
@@ -36,3 +38,19 @@ class Fitment(Struct, frozen=True, forbid_unknown_fields=True):
     def height_mm(self) -> float | None:
         """Give the height of the stack; None when nobody stated one."""
         return None if self.thicknesses_mm is None else sum(self.thicknesses_mm)
+
+
+@by_identity
+def in_place(fitments: tuple[Fitment, ...]) -> dict[tuple[str, str], Fitment]:
+    """Give what sits in each (slot, position) now: the latest fitment there."""
+    return {(one.slot, one.position): one for one in fitments}
+
+
+@by_identity
+def springs_in_place(fitments: tuple[Fitment, ...]) -> dict[str, list[str]]:
+    """Give the positions each spring sits at now, by its id: one, unless something is wrong."""
+    places: dict[str, list[str]] = {}
+    for (slot, position), one in in_place(fitments).items():
+        if slot == "spring" and one.part:
+            places.setdefault(one.part, []).append(position)
+    return places

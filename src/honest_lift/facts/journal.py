@@ -6,12 +6,10 @@ another. `standing` replays the entries into what each reading has come to.
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import TypeVar
-
 from msgspec import Struct, field
 
 from honest_lift.facts.place import Place
+from honest_lift.facts.remember import by_identity
 
 
 class Entry(Struct, frozen=True, forbid_unknown_fields=True, tag_field="entry"):
@@ -71,7 +69,6 @@ class Withdrawn(Entry, frozen=True, forbid_unknown_fields=True, tag="withdrawn")
     target: str
 
 
-T = TypeVar("T")
 AnyEntry = Reading | StruckOut | Moved | Noted | Withdrawn
 
 
@@ -85,22 +82,7 @@ class Standing(Struct, frozen=True):
     fate: str = ""
 
 
-def once_a_journal(function: Callable[[tuple[AnyEntry, ...]], T]) -> Callable[[tuple[AnyEntry, ...]], T]:
-    """Keep the last answers of a function of a journal, told apart by identity: a journal is never changed."""
-    kept: list[tuple[tuple[AnyEntry, ...], T]] = []
-
-    def remembered(journal: tuple[AnyEntry, ...]) -> T:
-        for known, answer in kept:
-            if known is journal:
-                return answer
-        kept.insert(0, (journal, function(journal)))
-        del kept[4:]
-        return kept[0][1]
-
-    return remembered
-
-
-@once_a_journal
+@by_identity
 def standing(journal: tuple[AnyEntry, ...]) -> tuple[Standing, ...]:
     """Replay a journal into its readings as they stand now, in the order they were made."""
     in_force = _in_force(journal)

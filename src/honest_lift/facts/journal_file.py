@@ -88,7 +88,9 @@ class JournalWriter:
                     file.flush()
                     os.fsync(file.fileno())
             except OSError as error:
-                self._failed(f"Readings can't be kept safe in {self._path.parent}: {error.strerror or error}. Save now.")
+                self._failed(
+                    f"Readings can't be kept safe in {self._path.parent}: {error.strerror or error}. Save now."
+                )
             else:
                 self._confirmed(entries)
 

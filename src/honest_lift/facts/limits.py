@@ -53,8 +53,16 @@ class School(Struct, frozen=True):
     why: str
 
 
-def _school(check: str, school: str, why: str, *, lowest: float | None = None, highest: float | None = None,
-            reserve: float | None = None, source: str = "common practice, no source") -> School:
+def _school(
+    check: str,
+    school: str,
+    why: str,
+    *,
+    lowest: float | None = None,
+    highest: float | None = None,
+    reserve: float | None = None,
+    source: str = "common practice, no source",
+) -> School:
     return School(Limit(f"profile-{check}", check, lowest, highest, reserve, school=school, source=source), why)
 
 
@@ -79,7 +87,7 @@ SCHOOLS: tuple[School, ...] = (
             lowest=0.0, reserve=0.020 * _IN),
     _school("set_share", "90 percent of the set's median", "a spring below it has collapsed and condemns its set",
             lowest=90.0, reserve=10.0),
-    _school("set_weakest", "90 percent of the set's median", "replacing one alone in a used set is not offered as a pass",
+    _school("set_weakest", "90 percent of the set's median", "replacing it alone is not offered as a pass",
             lowest=90.0, reserve=10.0),
     _school("set_spread", "within 10 percent of each other", "the default",
             highest=10.0, reserve=10.0),

@@ -24,7 +24,12 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
         """Give the place in words: `3 exhaust`, `spring 6 inner`, `intake`."""
         if self.kind == "position":
             return position_title(self.name)
-        words = {"engine": "engine", "head": f"{self.name} head", "role": self.name, "spring": f"spring {self.name}"}
+        words = {
+            "engine": "engine",
+            "head": f"{self.name} head",
+            "role": self.name,
+            "spring": f"spring {self.name}",
+        }
         return f"{words[self.kind]} {self.member}".rstrip()
 
 

@@ -32,7 +32,9 @@ def sensible(book: Book) -> Book:
     facts = tuple(fact for fact in engine.facts if not _fact_is_odd(fact, aside))
     changed: dict[str, Any] = {}
     for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances"):
-        rows = tuple(_mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table))
+        rows = tuple(
+            _mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table)
+        )
         if rows != getattr(engine, table):
             changed[table] = rows
     layout = engine.layout
@@ -61,7 +63,9 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
     elif why := out_of_sense(entry.value, *row.physical):
         which = row.title
     else:
-        odd = ((name, out_of_sense(value, *CATALOG[name].physical)) for name, value in entry.at.items() if name in CATALOG)
+        odd = (
+            (name, out_of_sense(value, *CATALOG[name].physical)) for name, value in entry.at.items() if name in CATALOG
+        )
         which, why = next(((CATALOG[name].title, bad) for name, bad in odd if bad), ("", ""))
         if unknown := [name for name in entry.at if name not in CATALOG]:
             which, why = unknown[0], "nothing of that name is known here"
@@ -97,7 +101,9 @@ def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
             aside.append(SetAside(place, info.name, repr(value), why))
             changed[info.name] = 0.0 if info.name == "step_mm" else None
         elif isinstance(value, tuple) and value and isinstance(value[0], Struct):
-            changed[info.name] = tuple(_mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value)
+            changed[info.name] = tuple(
+                _mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value
+            )
         elif isinstance(value, tuple) and any(isinstance(one, float) and _odd_field(info.name, one) for one in value):
             aside.append(SetAside(place, info.name, str(value), "a figure in it makes no sense"))
             changed[info.name] = None if info.name == "thicknesses_mm" else ()
@@ -113,4 +119,6 @@ def _odd_field(name: str, value: float) -> str:
 
 
 def _given(record: Struct) -> str:
-    return json.encode(record).decode() if not isinstance(record, Reading) else f"{record.text} ({record.value!r} inside)"
+    return (
+        json.encode(record).decode() if not isinstance(record, Reading) else f"{record.text} ({record.value!r} inside)"
+    )

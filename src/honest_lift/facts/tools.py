@@ -9,6 +9,7 @@ shipped here are assumptions to be replaced by one's own: common practice, no so
 from __future__ import annotations
 
 from math import sqrt
+from typing import Any
 
 from msgspec import Struct
 
@@ -67,7 +68,7 @@ class ToolKind(Struct, frozen=True):
     tool: Tool
 
 
-def _kind(kind: str, title: str, dimension: str, **figures: float) -> ToolKind:
+def _kind(kind: str, title: str, dimension: str, **figures: Any) -> ToolKind:
     return ToolKind(kind, title, Tool("", kind, title, dimension, **figures))
 
 

@@ -17,10 +17,12 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from enum import IntFlag
+from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
+T = TypeVar("T")
 Array = NDArray[np.float64]
 SCAN = 3  # points of an assumed range that are tried: both ends and the middle
 COVERAGE = 2.0  # expanded doubt U = 2 u
@@ -85,7 +87,7 @@ class Figure:
         """Give the standard doubt, (n, ...): the worse side of each source, root of the sum of squares."""
         if not self.sources:
             return np.zeros_like(self.value)
-        return np.sqrt(np.sum(self.parts() ** 2, axis=0))
+        return np.asarray(np.sqrt(np.sum(self.parts() ** 2, axis=0)))
 
     @property
     def expanded(self) -> Array:
@@ -99,13 +101,10 @@ class Figure:
         """
         return np.maximum(np.abs(self.plus - self.value), np.abs(self.minus - self.value))
 
-    def on_ground(self, flags: NDArray[np.int64]) -> Figure:
-        """Add ground flags, (n,)."""
-        return replace(self, ground=self.ground | flags)
-
-    def groundless(self) -> Figure:
-        """Drop the flags: for an input that only guards and does not carry the figure."""
-        return replace(self, ground=np.zeros_like(self.ground))
+    def on_ground(self, where: NDArray[np.bool_], flags: Ground) -> Figure:
+        """Add ground flags to the cases where (n,) is true; what is missing has no value."""
+        value = np.where(where, np.nan, self.value) if flags & Ground.MISSING else self.value
+        return replace(self, value=value, ground=self.ground | np.where(where, int(flags), 0).astype(np.int64))
 
     def take(self, cases: NDArray[np.int64]) -> Figure:
         """Give the figure for some cases, in the order given."""
@@ -133,7 +132,9 @@ class Figure:
                 plus.append(self.plus[row])
                 minus.append(self.minus[row])
                 continue
-            moved = np.flatnonzero((self.plus[row] != self.value) | (self.minus[row] != self.value))
+            moved = np.flatnonzero(
+                (np.abs(self.plus[row] - self.value) > 0) | (np.abs(self.minus[row] - self.value) > 0)
+            )
             for case in moved:
                 sources.append(Source(f"{source.key}#{case}", source.label, shared=True))
                 for copies, row_of in ((plus, self.plus[row]), (minus, self.minus[row])):
@@ -174,7 +175,7 @@ def combine(function: Callable[..., Array], *inputs: Figure) -> Figure:
     )  # fmt: skip
 
 
-def _union(groups: Sequence[tuple[object, ...]]) -> tuple[object, ...]:  # type: ignore[type-arg,unused-ignore]
+def _union(groups: Sequence[tuple[T, ...]]) -> tuple[T, ...]:
     return tuple(dict.fromkeys(item for group in groups for item in group))
 
 
@@ -198,5 +199,5 @@ def _copies(figure: Figure, sources: tuple[Source, ...], ranges: tuple[Range, ..
 def choose(first: NDArray[np.bool_], one: Figure, other: Figure) -> Figure:
     """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own ground."""
     shaped = first.reshape(-1, *(1,) * (one.value.ndim - 1))
-    chosen = combine(lambda a, b: np.where(shaped, a, b), one, other)
+    chosen = combine(lambda a, b: np.asarray(np.where(shaped, a, b)), one, other)
     return replace(chosen, ground=np.where(first, one.ground, other.ground))

@@ -21,7 +21,18 @@ _LONGEST = 80
 _DENOMINATORS = {2, 4, 8, 16, 32, 64, 128}
 _VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 _PLAIN = str.maketrans(
-    {"–": "-", "−": "-", "—": "-", "″": '"', "”": '"', "“": '"', "×": "x", "\u00a0": " ", "\u202f": " ", "\t": " "}
+    {
+        "–": "-",
+        "−": "-",
+        "—": "-",
+        "″": '"',
+        "”": '"',
+        "“": '"',
+        "×": "x",
+        "\u00a0": " ",
+        "\u202f": " ",
+        "\t": " ",
+    }
 )
 
 _COUNT = re.compile(r"([1-9]) *[xX*] *")
@@ -31,9 +42,7 @@ _FRACTION = re.compile(r"([0-9]+)/([0-9]+)(?![0-9])")
 _THOUSANDS = re.compile(r"[0-9]{1,3}(?:,[0-9]{3})+\.[0-9]+(?![0-9,.])")
 _COMMA = re.compile(r"([0-9]*),([0-9]+)(?![0-9,.])")
 _DECIMAL = re.compile(r"[0-9]+\.?[0-9]*|\.[0-9]+")
-_SPELLINGS = sorted(
-    ((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0])
-)
+_SPELLINGS = sorted(((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0]))
 
 
 class EntryError(ValueError):
@@ -82,7 +91,10 @@ def parse(text: str, field: Field) -> float | None:
     terms = _terms(plain, field)
     _check_units(terms, field)
     totals = {
-        sum((Fraction(t.sign) * v * _factor(t, field, len(terms)) for t, v in zip(terms, choice, strict=True)), Fraction(0))
+        sum(
+            (Fraction(t.sign) * v * _factor(t, field, len(terms)) for t, v in zip(terms, choice, strict=True)),
+            Fraction(0),
+        )
         for choice in product(*(t.values for t in terms))
     }
     return float(_in_range(text.strip(), totals, field))
@@ -96,7 +108,7 @@ def _normal(text: str) -> str:
 
 def _terms(text: str, field: Field) -> list[_Term]:
     terms: list[_Term] = []
-    at, sign, spaced = 0, 1, False
+    at, sign = 0, 1
     if text[0] in "+-":
         sign, at = (1 if text[0] == "+" else -1), 1
         at += len(text[at:]) - len(text[at:].lstrip())
@@ -104,7 +116,7 @@ def _terms(text: str, field: Field) -> list[_Term]:
     while True:
         term, at = _term(text, at, sign, field, alone=not terms and not led)
         if terms and sign < 0 and term.fraction and terms[-1].whole:
-            first, second = text.split("-", 1)[0].strip(), text[: at].rsplit("-", 1)[1].strip()
+            first, second = text.split("-", 1)[0].strip(), text[:at].rsplit("-", 1)[1].strip()
             raise EntryError(
                 f"“{text}” could be a mixed fraction or a difference. "
                 f"Write “{first} {second}” for the sum, or “{first}.0-{second}” for the difference."
@@ -149,7 +161,13 @@ def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fra
     if match := _COMMA.match(text, at):
         return _comma(text, match), match.end(), False, False, False
     if match := _DECIMAL.match(text, at):
-        return (Fraction(match[0] + "0" if match[0].endswith(".") else match[0]),), match.end(), match[0].isdigit(), False, False
+        return (
+            (Fraction(match[0] + "0" if match[0].endswith(".") else match[0]),),
+            match.end(),
+            match[0].isdigit(),
+            False,
+            False,
+        )
     rest = text[at:] or "nothing"
     raise EntryError(f"“{text}”: a figure is wanted where “{rest}” stands. {_EXAMPLES[field.dimension]}")
 
@@ -232,7 +250,9 @@ def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
     fitting = [total for total in totals if inside(total)]
     if len(totals) > 1 and (not bounded or len(fitting) != 1):
         readings = " or ".join(f"{float(t / factor):g}" for t in sorted(totals))
-        raise EntryError(f"“{text}” can be read as {readings} {field.unit}. Write it with a point, or without the comma.")
+        raise EntryError(
+            f"“{text}” can be read as {readings} {field.unit}. Write it with a point, or without the comma."
+        )
     total = fitting[0] if fitting else next(iter(totals))
     if not fitting:
         raise EntryError(

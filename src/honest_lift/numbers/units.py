@@ -63,7 +63,16 @@ UNITS: tuple[Unit, ...] = (
 )
 
 _BY_SYMBOL = {(unit.dimension, unit.symbol): unit for unit in UNITS}
-INSIDE = {LENGTH: "mm", LOAD: "N", RATE: "N/mm", VOLUME: "cc", MASS: "kg", ANGLE: "deg", RATIO: "", PERCENT: "%"}
+INSIDE = {
+    LENGTH: "mm",
+    LOAD: "N",
+    RATE: "N/mm",
+    VOLUME: "cc",
+    MASS: "kg",
+    ANGLE: "deg",
+    RATIO: "",
+    PERCENT: "%",
+}
 
 
 def unit_of(dimension: str, symbol: str) -> Unit:

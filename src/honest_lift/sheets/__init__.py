@@ -1,0 +1,1 @@
+"""What leaves the program: findings as text and as JSON."""

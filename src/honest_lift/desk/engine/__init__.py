@@ -1,0 +1,1 @@
+"""The engine-and-parts sheet."""

@@ -1,0 +1,1 @@
+"""The springs-and-heights sheet."""

@@ -1,0 +1,1 @@
+"""The spring bench sheet."""

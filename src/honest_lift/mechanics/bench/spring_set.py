@@ -22,4 +22,5 @@ def share_of_median(loads_n: Array) -> Array:
 
 def spread(loads_n: Array) -> Array:
     """Give (largest - smallest)/median in percent, (..., n) to (...)."""
-    return 100.0 * (loads_n.max(axis=-1) - loads_n.min(axis=-1)) / np.median(loads_n, axis=-1)
+    widest = loads_n.max(axis=-1) - loads_n.min(axis=-1)
+    return np.asarray(100.0 * widest / np.median(loads_n, axis=-1))

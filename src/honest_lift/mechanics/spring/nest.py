@@ -13,7 +13,9 @@ from honest_lift.mechanics.spring.load_curve import are_contradictory, is_extrap
 from honest_lift.numbers.doubt import Array
 
 
-def nest_load(height_mm: Array, heights_mm: Array, loads_n: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
+def nest_load(
+    height_mm: Array, heights_mm: Array, loads_n: Array, steps_mm: Array, present: NDArray[np.bool_]
+) -> Array:
     """Give loads (..., n) in N of nests at outer heights (..., n).
 
     Points are (..., n, m, p) over m members, steps (..., n, m), `present` (n, m). A present member with fewer
@@ -28,8 +30,8 @@ def nest_load(height_mm: Array, heights_mm: Array, loads_n: Array, steps_mm: Arr
 
 
 def nest_bind(binds_mm: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
-    """Give the outer height (..., n) at which the first member binds: the largest of bind + step over members (..., n, m)."""
-    return np.where(present, binds_mm + steps_mm, -np.inf).max(axis=-1)
+    """Give the outer height (..., n) at which the first member binds: the largest of bind + step (..., n, m)."""
+    return np.asarray(np.where(present, binds_mm + steps_mm, -np.inf).max(axis=-1))
 
 
 def nest_is_extrapolated(
@@ -45,5 +47,7 @@ def nest_is_extrapolated(
 
 def nest_is_contradictory(heights_mm: Array, loads_n: Array, present: NDArray[np.bool_]) -> NDArray[np.bool_]:
     """Tell, (n,), where any present member's points are no spring."""
-    wrong = [present[:, m] & are_contradictory(heights_mm[:, m, :], loads_n[:, m, :]) for m in range(heights_mm.shape[1])]
+    wrong = [
+        present[:, m] & are_contradictory(heights_mm[:, m, :], loads_n[:, m, :]) for m in range(heights_mm.shape[1])
+    ]
     return np.asarray(np.logical_or.reduce(wrong))

@@ -1,0 +1,132 @@
+"""The command line: the window, and the same answers without one.
+
+Exit status of `check`: 0 when all pass or are close, 1 when something fails, 3 when nothing fails but
+something is unproven, 2 when the file can't be read or the call is wrong.
+"""
+
+from __future__ import annotations
+
+import argparse
+import os
+import sys
+from pathlib import Path
+
+from honest_lift import __version__
+
+_EXAMPLES = """\
+examples:
+  honest-lift                          open the window with the last engine, or an empty one
+  honest-lift --demo                   open it with the invented demonstration engine
+  honest-lift river.liftbook           open an engine file
+  honest-lift check river.liftbook     print every finding and its reason
+  honest-lift check demo --json        the same as JSON (docs/findings.md)
+  honest-lift shots pictures           draw every main view as PNG, no monitor needed
+
+check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
+unproven, 2 when the file can't be read.
+"""
+_STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run the program and give its exit status."""
+    arguments = list(sys.argv[1:] if arguments is None else arguments)
+    try:
+        return _run(arguments)
+    except BrokenPipeError:  # the reader, such as head, has seen enough
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
+
+
+def _run(arguments: list[str]) -> int:
+    if arguments[:1] == ["check"]:
+        return _check(arguments[1:])
+    if arguments[:1] == ["shots"]:
+        return _shots(arguments[1:])
+    return _window(arguments)
+
+
+def _parser(name: str, **more: str) -> argparse.ArgumentParser:
+    return argparse.ArgumentParser(prog=name, formatter_class=argparse.RawDescriptionHelpFormatter, **more)  # type: ignore[arg-type]
+
+
+def _check(arguments: list[str]) -> int:
+    parser = _parser("honest-lift check", description="Print every finding of an engine, with its reason.")
+    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
+    parser.add_argument("--json", action="store_true", help="as JSON, schema honest-lift/findings (docs/findings.md)")
+    options = parser.parse_args(arguments)
+
+    from honest_lift.facts.file import FileError, read_book
+
+    try:
+        if options.file == "demo":
+            from honest_lift.demo.engine import demo_book
+
+            book = demo_book()
+        else:
+            book = read_book(Path(options.file))
+    except FileError as error:
+        print(f"honest-lift: {error}", file=sys.stderr)
+        return 2
+
+    from honest_lift.checks.examine import examine
+
+    examination = examine(book)
+    if options.json:
+        import msgspec
+
+        from honest_lift.sheets.findings_json import findings_report
+
+        print(msgspec.json.format(msgspec.json.encode(findings_report(book, examination)), indent=1).decode())
+    else:
+        from honest_lift.sheets.findings_text import findings_text
+
+        for line in findings_text(book, examination):
+            print(line)
+    return _STATUS[examination.of_engine().word]
+
+
+def _shots(arguments: list[str]) -> int:
+    parser = _parser("honest-lift shots", description="Draw every main view with the demonstration engine, 1280x800.")
+    parser.add_argument("folder", type=Path, help="where the PNG files go; made if it is not there")
+    options = parser.parse_args(arguments)
+    os.environ["QT_QPA_PLATFORM"] = "offscreen"
+    from honest_lift.desk.shots import take_shots
+
+    try:
+        options.folder.mkdir(parents=True, exist_ok=True)
+        for path in take_shots(options.folder):
+            print(path)
+    except OSError as error:
+        print(f"honest-lift: {options.folder}: pictures can't be written: {error.strerror}.", file=sys.stderr)
+        return 2
+    return 0
+
+
+def _window(arguments: list[str]) -> int:
+    parser = _parser(
+        "honest-lift",
+        description="Proves valve springs, heights and clearances from real measurements with their doubt.",
+        epilog=_EXAMPLES,
+    )
+    parser.add_argument("file", nargs="?", type=Path, help="an engine file to open")
+    parser.add_argument("--demo", action="store_true", help="open the invented demonstration engine")
+    parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
+    parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
+    options = parser.parse_args(arguments)
+    if options.platform:
+        os.environ["QT_QPA_PLATFORM"] = options.platform
+    displays = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
+    if not any(os.environ.get(name) for name in displays):
+        print(
+            "honest-lift: no display to open a window on; give one, or run with --platform offscreen.",
+            file=sys.stderr,
+        )
+        return 2
+    from honest_lift.desk.app import run
+
+    return run(options.file, demo=options.demo)
+
+
+if __name__ == "__main__":
+    sys.exit(main())

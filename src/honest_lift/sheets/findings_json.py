@@ -1,0 +1,126 @@
+"""Findings as JSON, schema `honest-lift/findings` version 1; documented in docs/findings.md.
+
+Figures stand in the inside unit (mm, N, percent), so that a reader needs no conversion table; `null` is no figure.
+"""
+
+from __future__ import annotations
+
+from math import isfinite
+
+from msgspec import Struct
+
+from honest_lift.checks.examine import Examination
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.wording import reason, source_words, title
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.engine import Book, SetAside
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.units import INSIDE
+from honest_lift.numbers.verdict import Verdict
+
+SCHEMA = "honest-lift/findings"
+VERSION = 1
+
+
+class Limits(Struct, frozen=True):
+    """The limits as they stand for the place, in the finding's unit."""
+
+    lowest: float | None
+    highest: float | None
+    source: str
+
+
+class InputRecord(Struct, frozen=True):
+    """One input of a finding."""
+
+    quantity: str
+    kind: str
+    value: float | None
+    where: str
+    way: str
+    tool: str
+    rests_on: tuple[str, ...]
+    note: str
+
+
+class FindingRecord(Struct, frozen=True):
+    """One finding."""
+
+    place: str
+    position: str
+    fitted: bool
+    check: str
+    title: str
+    unit: str
+    figure: float | None
+    uncertainty: float | None
+    limit: Limits
+    margin: float | None
+    verdict: str
+    provisional: str
+    rests_on: tuple[str, ...]
+    reason: str
+    inputs: tuple[InputRecord, ...]
+
+
+class FindingsReport(Struct, frozen=True):
+    """Everything the checks say of an engine."""
+
+    schema: str
+    version: int
+    engine: str
+    engine_id: str
+    verdict: str
+    counts: dict[str, int]
+    set_aside: tuple[SetAside, ...]
+    findings: tuple[FindingRecord, ...]
+
+
+def findings_report(book: Book, examination: Examination) -> FindingsReport:
+    """Lay the findings of an engine out for JSON."""
+    fitted = [one for one in examination.findings if one.position]
+    counts = {verdict.word: sum(one.verdict is verdict for one in fitted) for verdict in Verdict}
+    records = tuple(_record(book, one) for one in examination.findings)
+    return FindingsReport(
+        SCHEMA,
+        VERSION,
+        book.engine.name,
+        book.engine.id,
+        examination.of_engine().word,
+        counts,
+        book.set_aside,
+        records,
+    )
+
+
+def _record(book: Book, one: Finding) -> FindingRecord:
+    return FindingRecord(
+        place=one.position or one.place.name,
+        position=one.position,
+        fitted=bool(one.position),
+        check=one.check.name,
+        title=title(one),
+        unit=INSIDE[one.check.dimension],
+        figure=_number(one.figure),
+        uncertainty=_number(one.expanded) if isfinite(one.figure) else None,
+        limit=Limits(_number(one.lowest), _number(one.highest), source_words(one)),
+        margin=_number(one.margin) if isfinite(one.figure) else None,
+        verdict=one.verdict.word,
+        provisional=one.provisional.word,
+        rests_on=_grounds(one.ground),
+        reason=reason(one, book.engine),
+        inputs=tuple(_input(each) for each in one.inputs),
+    )
+
+
+def _input(one: Input) -> InputRecord:
+    value = None if one.quantity == "spring_load" else _number(one.value)
+    return InputRecord(one.quantity, one.kind, value, one.where, one.way, one.tool, _grounds(one.ground), one.note)
+
+
+def _grounds(ground: Ground) -> tuple[str, ...]:
+    return tuple((flag.name or "").lower() for flag in Ground if flag and ground & flag)
+
+
+def _number(value: float) -> float | None:
+    return value if isfinite(value) else None

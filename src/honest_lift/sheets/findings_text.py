@@ -1,0 +1,34 @@
+"""Findings as plain text, for a terminal or a file."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from honest_lift.checks.examine import Examination
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.wording import figure_words, limit_words, reason, source_words, title
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.verdict import Verdict
+
+
+def findings_text(book: Book, examination: Examination) -> Iterator[str]:
+    """Give every finding a line: verdict, place and check, figure with doubt, limit with source, margin, reason."""
+    yield f"{book.engine.name or 'Engine without a name'}: {examination.of_engine().word}"
+    for one in book.set_aside:
+        yield f"set aside: {one.place}, {one.field}: {one.given}: {one.why}"
+    fitted = [one for one in examination.findings if one.position]
+    for finding in fitted:
+        yield _line(book, finding)
+    spare = [one for one in examination.findings if not one.position]
+    if spare:
+        yield "Not fitted, and so without a say in the engine:"
+        for finding in spare:
+            yield _line(book, finding)
+    counts = {verdict: sum(one.verdict is verdict for one in fitted) for verdict in sorted(Verdict, reverse=True)}
+    yield ", ".join(f"{count} {verdict.word}" for verdict, count in counts.items())
+
+
+def _line(book: Book, finding: Finding) -> str:
+    figure, limit = figure_words(finding, book.engine), limit_words(finding, book.engine)
+    source = f" ({source_words(finding)})" if finding.limit else ""
+    return f"{finding.verdict.word:<9} {title(finding)}: {figure}; {limit}{source}. {reason(finding, book.engine)}"

@@ -48,10 +48,15 @@ class _Group:
 
         def spread_out(rows: Array) -> Array:
             result = np.full(rows.shape, np.nan)
-            result[..., self.known] = rule(rows[..., self.known])
+            if len(self.known) > 1:
+                result[..., self.known] = rule(rows[..., self.known])
             return result
 
         judged = derive(spread_out, self.loads)
+        if len(self.known) < 2:  # nothing to compare with
+            return Estimate(
+                judged.figure.on_ground(np.ones(len(self.springs), dtype=bool), Ground.MISSING), judged.inputs
+            )
         joint = Ground(int(np.bitwise_or.reduce(self.loads.figure.ground[self.known])))
         return Estimate(judged.figure.on_ground(np.ones(len(self.springs), dtype=bool), joint), judged.inputs)
 
@@ -66,7 +71,7 @@ def check_in_set(book: Book, springs: tuple[str, ...], curves: Curves) -> list[F
     spreads: list[Finding] = []
     for rows in members.values():
         group = _group(book, tuple(springs[i] for i in rows), curves.take(rows))
-        if len(group.known) > 1:
+        if len(rows) > 1:
             shares += _shares(book, group)
             spreads += _spreads(book, group)
     return shares + _weakest(book, springs, shares) + spreads
@@ -81,17 +86,14 @@ def _group(book: Book, springs: tuple[str, ...], curves: Curves) -> _Group:
 
 def _shares(book: Book, group: _Group) -> list[Finding]:
     loads = group.loads.figure.value
-    median = np.full(len(loads), np.median(loads[group.known]))
-    terms = {"its load": (loads, "load"), "median of the set": (median, "load")}
+    terms = {"its load": (loads, "load")} | _terms(group, {"median of the set": np.median})
     found = findings_on_springs(book, SET_SHARE, group.springs, group.judge(share_of_median), group.stated, terms)
     return [replace(one, remark=_collapse_words(book, one)) if one.verdict is Verdict.FAILS else one for one in found]
 
 
 def _spreads(book: Book, group: _Group) -> list[Finding]:
     """Judge the spread. A spring not measured leaves it unproven, unless it fails already without that one."""
-    known = group.loads.figure.value[group.known]
-    ends = {"largest load": known.max(), "smallest load": known.min(), "median of the set": np.median(known)}
-    terms = {name: (np.full(len(group.springs), value), "load") for name, value in ends.items()}
+    terms = _terms(group, {"largest load": np.max, "smallest load": np.min, "median of the set": np.median})
     wide = group.judge(lambda rows: np.broadcast_to(spread(rows)[..., None], rows.shape))
     found = findings_on_springs(book, SET_SPREAD, group.springs, wide, group.stated, terms)
     unread = [name for i, name in enumerate(group.springs) if i not in group.known]
@@ -101,6 +103,14 @@ def _spreads(book: Book, group: _Group) -> list[Finding]:
     return [
         one if one.verdict is Verdict.FAILS else replace(one, verdict=Verdict.UNPROVEN, remark=words) for one in found
     ]
+
+
+def _terms(group: _Group, rules: dict[str, Callable[[Array], Array]]) -> dict[str, tuple[Array, str]]:
+    known = group.loads.figure.value[group.known]
+    return {
+        name: (np.full(len(group.springs), rule(known) if len(known) else np.nan), "load")
+        for name, rule in rules.items()
+    }
 
 
 def _weakest(book: Book, springs: tuple[str, ...], shares: list[Finding]) -> list[Finding]:
@@ -116,7 +126,8 @@ def _weakest(book: Book, springs: tuple[str, ...], shares: list[Finding]) -> lis
             words = f"{owner.name} is condemned by spring {least.place.name}: the others have seen the same heat"
         else:
             words = f"spring {least.place.name} is the lowest of {owner.name}"
-            if unread := [one.place.name for one in own if one not in known]:
+            measured = {one.place.name for one in known}
+            if unread := [name for name in springs if book.engine.set_of(name) == owner and name not in measured]:
                 least = replace(least, verdict=Verdict.UNPROVEN)
                 words += f"; not measured: spring {', '.join(unread)}"
         carried += [

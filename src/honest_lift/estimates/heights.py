@@ -61,3 +61,13 @@ def _correction(book: Book, quantity: str, position: str) -> Input:
 
 def _none(quantity: str) -> Input:
     return Input(quantity, "", "not applicable", 0.0)
+
+
+def corrected(book: Book, way: str, position: str, raw_mm: float) -> tuple[float, tuple[Input, ...]]:
+    """Give what a raw height read this way comes to at a position, and what was added or taken off.
+
+    NaN where something that must come off is not stated.
+    """
+    found = CATALOG["installed_height"].way(way)
+    parts = tuple((sign, _correction(book, name, position)) for sign, name in (found.corrections if found else ()))
+    return raw_mm + sum(sign * one.value for sign, one in parts), tuple(one for _, one in parts)

@@ -25,6 +25,7 @@ class Way(Struct, frozen=True):
     depends: tuple[Slot, ...] = ()
     corrections: tuple[tuple[int, str], ...] = ()
     howto: str = ""
+    short: str = ""  # for a narrow column
 
 
 class Quantity(Struct, frozen=True):
@@ -56,18 +57,22 @@ _ROWS: tuple[Quantity, ...] = (
         "installed_height", "installed height", "h1", "length", ("position",), (5.0, 150.0), (20.0, 80.0),
         (
             Way("height_micrometer", "height micrometer, shims in place", ("height_micrometer",), _STACKED,
-                howto="Locator and shims under the gauge, locks pulled tight: the reading is the height."),
+                howto="Locator and shims under the gauge, locks pulled tight: the reading is the height.",
+                short="micrometer, in place"),
             Way("height_micrometer_bare", "height micrometer on the bare pad", ("height_micrometer",), _SEATED,
                 ((-1, "locator_thickness"), (-1, "shims")),
-                "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading."),
+                "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading.",
+                "micrometer, bare pad"),
             Way("caliper", "caliper over the retainer, shims in place", ("caliper",), _STACKED,
                 ((-1, "retainer_thickness"),),
-                "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones."),
+                "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones.",
+                "caliper over retainer"),
             Way("tip_height", "tip height, from the bare pad", ("height_micrometer", "caliper", "indicator"), _SEATED,
                 ((-1, "tip_to_step"), (-1, "locator_thickness"), (-1, "shims")),
-                "Bare pad to the valve's tip, less tip to spring step with retainer and locks held together."),
+                "Bare pad to the valve's tip, less tip to spring step with retainer and locks held together.",
+                "tip height"),
             Way("rule", "machinist's rule, shims in place", ("rule",), _STACKED,
-                howto="Coarse: a rule in 1/32 in can seldom prove a height."),
+                howto="Coarse: a rule in 1/32 in can seldom prove a height.", short="rule"),
         ),
         "Distance between the surface the outer spring stands on and the one on the retainer it pushes.",
     ),

@@ -59,6 +59,13 @@ class Field:
     highest: Fraction | None = None
     signed: bool = False
 
+    @classmethod
+    def within(cls, dimension: str, unit: str, inside: tuple[float, float]) -> Field:
+        """Make a field whose range is given in the inside unit."""
+        factor = unit_of(dimension, unit).factor
+        low, high = (Fraction(str(end)) / factor for end in inside)
+        return cls(dimension, unit, low, high, signed=low < 0)
+
     @property
     def own(self) -> Unit:
         """Give the unit of bare figures."""
@@ -266,10 +273,10 @@ def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
 
 def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -> str:
     if lowest is None:
-        return f"at most {float(highest or 0):g} {unit}".rstrip()
+        return f"at most {float(highest or 0):.4g} {unit}".rstrip()
     if highest is None:
-        return f"at least {float(lowest):g} {unit}".rstrip()
-    return f"{float(lowest):g} to {float(highest):g} {unit}".rstrip()
+        return f"at least {float(lowest):.4g} {unit}".rstrip()
+    return f"{float(lowest):.4g} to {float(highest):.4g} {unit}".rstrip()
 
 
 _EXAMPLES = {

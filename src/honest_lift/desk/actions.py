@@ -1,0 +1,49 @@
+"""Every action of the window as data: id, title, menu and key. Menus, shortcuts and the shortcut page come from it."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+
+class ActionRow(NamedTuple):
+    """One action. `method`: the window's method that does it. `rule`: a line stands above it in its menu."""
+
+    id: str
+    title: str
+    menu: str
+    key: str
+    method: str
+    rule: bool = False
+
+
+ACTIONS: tuple[ActionRow, ...] = (
+    ActionRow("new", "&New engine", "&Engine", "Ctrl+N", "new_engine"),
+    ActionRow("open", "&Open…", "&Engine", "Ctrl+O", "open_engine"),
+    ActionRow("demo", "Open the &demonstration engine", "&Engine", "", "open_demo"),
+    ActionRow("save", "&Save", "&Engine", "Ctrl+S", "save_engine", True),
+    ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", "save_engine_as"),
+    ActionRow("restore", "&Restore the backup…", "&Engine", "", "restore_backup"),
+    ActionRow("quit", "&Quit", "&Engine", "Ctrl+Q", "close", True),
+    ActionRow("undo", "&Undo", "&Measure", "Ctrl+Z", "undo"),
+    ActionRow("redo", "Re&do", "&Measure", "Ctrl+Shift+Z", "redo"),
+    ActionRow("readings", "&Readings here…", "&Measure", "F4", "readings_here", True),
+    ActionRow("move", "Mo&ve the reading to another place…", "&Measure", "Ctrl+M", "move_reading"),
+    ActionRow("note", "&Note on the reading…", "&Measure", "Ctrl+T", "note_reading"),
+    ActionRow("strike", "Stri&ke the reading out…", "&Measure", "Ctrl+K", "strike_reading"),
+    ActionRow("swap", "E&xchange two springs…", "&Measure", "Ctrl+E", "swap_springs", True),
+    ActionRow("fit_set", "&Fit a set of springs…", "&Measure", "", "fit_set"),
+    ActionRow("changed", "Something else was &changed here…", "&Measure", "", "record_change"),
+    ActionRow("step_engine", "&Engine and parts", "&View", "Ctrl+1", "show_engine"),
+    ActionRow("step_springs", "&Spring bench", "&View", "Ctrl+2", "show_springs"),
+    ActionRow("step_heights", "Springs and &heights", "&View", "Ctrl+3", "show_heights"),
+    ActionRow("previous", "&Previous valve", "&View", "Ctrl+Up", "previous_valve", True),
+    ActionRow("next", "&Next valve", "&View", "Ctrl+Down", "next_valve"),
+    ActionRow("whole", "Worst verdict of the &whole valve on the heads", "&View", "Ctrl+W", "toggle_whole"),
+    ActionRow("theme", "&Dark theme", "&View", "Ctrl+D", "toggle_theme", True),
+    ActionRow("larger", "&Larger", "&View", "Ctrl++", "larger"),
+    ActionRow("smaller", "S&maller", "&View", "Ctrl+-", "smaller"),
+    ActionRow("keys", "&Keys", "&Help", "F1", "show_keys"),
+    ActionRow("cautions", "&Cautions", "&Help", "", "show_cautions"),
+    ActionRow("about", "&About", "&Help", "", "show_about"),
+)
+CHECKABLE = ("whole", "theme")

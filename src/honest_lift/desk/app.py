@@ -1,0 +1,47 @@
+"""Starting the window."""
+
+from __future__ import annotations
+
+import sys
+from pathlib import Path
+
+from PyQt6.QtCore import QSettings
+
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import load_fonts
+from honest_lift.desk.window import Window, application
+from honest_lift.facts.file import FileError, read_book
+
+
+def run(file: Path | None, *, demo: bool) -> int:
+    """Open the window with an engine and give the exit status: 2 when its file can't be read."""
+    app = application()
+    load_fonts()
+    settings = QSettings("honest-lift", "honest-lift")
+    session = Session()
+    try:
+        _put_on_desk(session, file, demo, settings)
+    except FileError as error:
+        print(f"honest-lift: {error}", file=sys.stderr)
+        return 2
+    window = Window(session, settings)
+    if not session.engine.layout.heads:
+        session.open_step("engine")
+    window.show()
+    return app.exec()
+
+
+def _put_on_desk(session: Session, file: Path | None, demo: bool, settings: QSettings) -> None:
+    """Put the engine asked for on the desk: the demonstration, a file, else the last one that still opens."""
+    if demo:
+        from honest_lift.demo.engine import demo_book
+        from honest_lift.facts.edits import new_id
+
+        session.take(demo_book(new_id()), None)
+    elif file:
+        session.take(read_book(file), file)
+    elif last := str(settings.value("last", "") or ""):
+        try:
+            session.take(read_book(Path(last)), Path(last))
+        except FileError as error:
+            print(f"honest-lift: the last engine can't be opened: {error}", file=sys.stderr)

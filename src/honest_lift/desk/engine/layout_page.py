@@ -1,0 +1,115 @@
+"""The engine itself: its name, its heads, its gear, units, and who is measuring."""
+
+from __future__ import annotations
+
+from typing import get_args
+
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QLineEdit, QPlainTextEdit, QWidget
+
+from honest_lift.desk.engine.page import Page, button
+from honest_lift.desk.session import Session
+from honest_lift.facts.edits import Describe, LayOut
+from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, Lifter
+from honest_lift.facts.layout import COMMON, read_layout
+
+
+class LayoutPage(Page):
+    """A form; each field is an edit as soon as it is left."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(
+            session, "Name the engine, lay the heads out as they lie on the bench, and say who is measuring."
+        )
+        self.name, self.note = QLineEdit(), QLineEdit()
+        self.common = QComboBox()
+        self.common.addItems(["choose a common layout…", *COMMON])
+        self.order = QPlainTextEdit()
+        self.order.setFixedHeight(78)
+        self.order.setPlaceholderText("one head a line, valves in bench order:  left: 1e 1i 3i 3e 5e 5i 7i 7e")
+        self.order.setTabChangesFocus(True)
+        self.lay_out = button(self.tr("Lay out"), self._lay_out)
+        self.gear, self.lifter, self.units = QComboBox(), QComboBox(), QComboBox()
+        self.gear.addItems(get_args(Gear))
+        self.lifter.addItems([one or "not stated" for one in get_args(Lifter)])
+        self.units.addItems(["inches and pounds", "millimetres and newtons"])
+        self.people, self.hand = QLineEdit(), QComboBox()
+        self.people.setPlaceholderText("names, with commas between")
+        form = QFormLayout()
+        for words, widget in (
+            ("engine", self.name), ("note", self.note), ("common layouts", self.common), ("heads, own order", self.order),
+            ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter), ("figures shown in", self.units),
+            ("people", self.people), ("measuring now", self.hand),
+        ):  # fmt: skip
+            widget.setAccessibleName(words or self.tr("lay out"))
+            form.addRow(words, widget)
+        held = QWidget()
+        held.setLayout(form)
+        held.setMaximumWidth(720)
+        self.column.addWidget(held)
+        self.column.addStretch(1)
+        self._connect()
+        self.refresh()
+
+    def _connect(self) -> None:
+        self.name.editingFinished.connect(lambda: self._text("name", self.name))
+        self.note.editingFinished.connect(lambda: self._text("note", self.note))
+        self.people.editingFinished.connect(self._people)
+        self.common.activated.connect(self._common)
+        self.gear.activated.connect(lambda: self._detail("gear", self.gear.currentText()))
+        self.lifter.activated.connect(
+            lambda: self._detail(
+                "lifter", "" if self.lifter.currentIndex() == self.lifter.count() - 1 else self.lifter.currentText()
+            )
+        )
+        self.units.activated.connect(
+            lambda: self._detail("units", dict(METRIC_UNITS if self.units.currentIndex() else INCH_UNITS))
+        )
+        self.hand.activated.connect(lambda: self._detail("hand", self.hand.currentText()))
+
+    def refresh(self) -> None:
+        engine = self.session.engine
+        for widget, text in (
+            (self.name, engine.name),
+            (self.note, engine.note),
+            (self.people, ", ".join(engine.people)),
+        ):
+            if widget.text() != text:
+                widget.setText(text)
+        if self.order.toPlainText() != engine.layout.as_text and not self.order.hasFocus():
+            self.order.setPlainText(engine.layout.as_text)
+        self.gear.setCurrentText(engine.gear)
+        self.lifter.setCurrentText(engine.lifter or "not stated")
+        self.units.setCurrentIndex(int(engine.units.get("length") == "mm"))
+        self.hand.clear()
+        self.hand.addItems(list(engine.people) or [""])
+        self.hand.setCurrentText(engine.hand)
+
+    def _text(self, field: str, widget: QLineEdit) -> None:
+        if widget.text() != getattr(self.session.engine, field):
+            self._detail(field, widget.text())
+
+    def _detail(self, field: str, value: object) -> None:
+        if getattr(self.session.engine, field) != value:
+            words = value if isinstance(value, str) and value else field
+            self.session.do(Describe({field: value}, f"{field}: {words}"))
+
+    def _people(self) -> None:
+        people = tuple(dict.fromkeys(one.strip() for one in self.people.text().split(",") if one.strip()))
+        if people != self.session.engine.people:
+            hand = self.session.engine.hand if self.session.engine.hand in people else (people[0] if people else "")
+            self.session.do(Describe({"people": people, "hand": hand}, f"people: {', '.join(people)}"))
+
+    def _common(self, index: int) -> None:
+        if index > 0:
+            self.order.setPlainText(COMMON[self.common.itemText(index)])
+            self.common.setCurrentIndex(0)
+            self._lay_out()
+
+    def _lay_out(self) -> None:
+        try:
+            layout = read_layout(self.order.toPlainText())
+        except ValueError as error:
+            self.session.warned.emit(str(error))
+            return
+        if layout != self.session.engine.layout:
+            self.session.do(LayOut(layout))

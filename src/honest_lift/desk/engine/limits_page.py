@@ -1,0 +1,188 @@
+"""Limits with their schools and sources, and the tolerances of figures that are stated and not measured."""
+
+from __future__ import annotations
+
+from msgspec.structs import replace
+from PyQt6.QtWidgets import QComboBox, QLabel
+
+from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.record_table import Column, RecordTable
+from honest_lift.desk.session import Session
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
+from honest_lift.facts.limits import ORIGINS, SCHOOLS, Limit, Tolerance, schools_of
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.units import in_figures
+
+DIMENSIONS = {
+    "installed_height": "length", "bind_margin": "length", "seat_load": "load", "open_load": "load",
+    "card_seat_load": "percent", "card_open_load": "percent", "card_bind": "length", "set_share": "percent",
+    "set_weakest": "percent", "set_spread": "percent",
+}  # fmt: skip
+_OWN = "own"
+_LIFTERS = ("any", "solid flat", "solid roller", "hydraulic flat", "hydraulic roller")
+
+
+class LimitsPage(Page):
+    """A table of limits and one of tolerances."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session, "Every limit says its school and its source. Where builders disagree, choose a school; where none fits, put your "
+                         "own figure in and say whose it is. With no limit a check reports its figure and is unproven.")  # fmt: skip
+        self.limits = self.follow(RecordTable((), self.tr("Limits")), self._put_limit)
+        self.column.addWidget(self.limits, 4)
+        self.checks = QComboBox()
+        self.checks.setAccessibleName(self.tr("check to limit"))
+        self.checks.addItems([_words(name) for name in DIMENSIONS])
+        self.add_row(
+            QLabel(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
+            button(self.tr("Take limit out"), self._drop),
+        )  # fmt: skip
+        self.why = hint_label("")
+        self.column.addWidget(self.why)
+        self.column.addWidget(hint_label(self.tr("Tolerances of figures stated on a card, where the card gives none:")))
+        self.tolerances = self.follow(RecordTable((), self.tr("Tolerances")), lambda one: session.do(SetTolerance(one)))
+        self.column.addWidget(self.tolerances, 2)
+        self.limits.selectionModel().currentRowChanged.connect(lambda *_: self._show_why())
+        self._units = ()
+        self.refresh()
+
+    def refresh(self) -> None:
+        engine = self.session.engine
+        units = (engine.unit("length"), engine.unit("load"))
+        fresh = units != self._units
+        self._units = units
+        self.limits.show_records(engine.limits, self._columns() if fresh else None)
+        self.tolerances.show_records(engine.tolerances, self._tolerance_columns() if fresh else None)
+
+    def _show_why(self) -> None:
+        limit = self.limits.current
+        lines = [f"{one.limit.school}: {one.why}" for one in schools_of(limit.check)] if limit else []
+        self.why.setText("   ".join(lines))
+
+    # --- limits ---
+
+    def _columns(self) -> list[Column]:
+        return [
+            Column("check", lambda r: _words(r.check), width=130),
+            Column("school", lambda r: r.school, self._put_school, self._schools, width=190),
+            Column(
+                "least",
+                lambda r: self._figure(r, r.lowest),
+                lambda r, t: self._put_end(r, t, "lowest"),
+                right=True,
+                width=78,
+            ),
+            Column(
+                "most",
+                lambda r: self._figure(r, r.highest),
+                lambda r, t: self._put_end(r, t, "highest"),
+                right=True,
+                width=78,
+            ),
+            Column(
+                "reserve",
+                lambda r: self._figure(r, r.reserve),
+                lambda r, t: replace(r, reserve=self._parse(r, t)),
+                right=True,
+                width=78,
+            ),
+            Column(
+                "role",
+                lambda r: r.role or "both",
+                lambda r, t: replace(r, role="" if t == "both" else t),
+                lambda: ("both", "intake", "exhaust"),
+                width=70,
+            ),
+            Column(
+                "lifters",
+                lambda r: r.lifter or "any",
+                lambda r, t: replace(r, lifter="" if t == "any" else t),
+                lambda: _LIFTERS,
+                width=110,
+            ),
+            Column("from", lambda r: r.origin, lambda r, t: replace(r, origin=t), lambda: ORIGINS, width=86),
+            Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
+        ]
+
+    def _unit(self, check: str) -> str:
+        return self.session.unit(DIMENSIONS.get(check, "length"))
+
+    def _figure(self, limit: Limit, value: float | None) -> str:
+        return (
+            "" if value is None else in_figures(value, DIMENSIONS.get(limit.check, "length"), self._unit(limit.check))
+        )
+
+    def _parse(self, limit: Limit, text: str) -> float | None:
+        dimension = DIMENSIONS.get(limit.check, "length")
+        return parse(text, Field.within(dimension, self._unit(limit.check), (-9000.0, 9000.0)))
+
+    def _put_end(self, limit: Limit, text: str, which: str) -> Limit:
+        changed = replace(limit, **{which: self._parse(limit, text)})
+        if changed.lowest is not None and changed.highest is not None and changed.lowest > changed.highest:
+            raise EntryError("the least lies above the most")
+        return replace(changed, school=_OWN if changed != limit else limit.school)
+
+    def _schools(self) -> list[str]:
+        limit = self.limits.current
+        return [*(one.limit.school for one in schools_of(limit.check)), _OWN] if limit else []
+
+    def _put_school(self, limit: Limit, text: str) -> Limit:
+        school = next(
+            (one.limit for one in SCHOOLS if one.limit.check == limit.check and one.limit.school == text), None
+        )
+        if school is None:
+            return replace(limit, school=text)
+        return replace(school, id=limit.id, role=limit.role, lifter=limit.lifter)
+
+    def _put_limit(self, limit: Limit) -> None:
+        self.session.do(Put("limits", limit))
+
+    def _add(self) -> None:
+        check = list(DIMENSIONS)[self.checks.currentIndex()]
+        self.session.do(Put("limits", Limit(new_id(), check, origin="shop", school=_OWN, source="")))
+        self.limits.setCurrentIndex(self.limits.records.index(len(self.session.engine.limits) - 1, 2))
+
+    def _drop(self) -> None:
+        if self.limits.current is None:
+            self.session.warned.emit(self.tr("Choose the limit to take out."))
+            return
+        self.session.do(Drop("limits", self.limits.current.id))
+
+    # --- tolerances ---
+
+    def _tolerance_columns(self) -> list[Column]:
+        return [
+            Column("figure", lambda r: CATALOG[r.quantity].title, width=240),
+            Column("plus or minus", self._plus_minus, self._put_plus_minus, right=True, width=120),
+            Column(
+                "percent",
+                lambda r: "" if r.percent is None else f"{r.percent:g}",
+                self._put_percent,
+                right=True,
+                width=90,
+            ),
+            Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
+        ]
+
+    def _plus_minus(self, row: Tolerance) -> str:
+        dimension = CATALOG[row.quantity].dimension
+        places = 4 if dimension == "length" else None
+        return (
+            ""
+            if row.plus_minus is None
+            else in_figures(row.plus_minus, dimension, self.session.unit(dimension), places)
+        )
+
+    def _put_plus_minus(self, row: Tolerance, text: str) -> Tolerance:
+        dimension = CATALOG[row.quantity].dimension
+        value = parse(text, Field.within(dimension, self.session.unit(dimension), (0.0, 100.0)))
+        return replace(row, plus_minus=value, percent=None if value is not None else row.percent)
+
+    def _put_percent(self, row: Tolerance, text: str) -> Tolerance:
+        value = parse(text, Field.within("percent", "%", (0.0, 100.0)))
+        return replace(row, percent=value, plus_minus=None if value is not None else row.plus_minus)
+
+
+def _words(check: str) -> str:
+    return check.replace("_", " ")

@@ -1,0 +1,57 @@
+"""The engine-and-parts sheet: pages from the engine down to the limits."""
+
+from __future__ import annotations
+
+from PyQt6.QtWidgets import QLabel, QTabWidget, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.cam_page import CamPage
+from honest_lift.desk.engine.layout_page import LayoutPage
+from honest_lift.desk.engine.limits_page import LimitsPage
+from honest_lift.desk.engine.springs_page import SpringsPage
+from honest_lift.desk.engine.tools_page import ToolsPage
+from honest_lift.desk.session import Session
+
+PAGES = {
+    "Engine": LayoutPage, "Cam card": CamPage, "Springs": SpringsPage, "Tools": ToolsPage, "Limits": LimitsPage,
+}  # fmt: skip
+
+
+class EngineSheet(QWidget):
+    """The pages as tabs, and a line that says what was refused and why."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        title = QLabel(self.tr("Engine and parts"))
+        title.setObjectName("title")
+        self.message = QLabel()
+        self.message.setObjectName("caution")
+        self.message.setWordWrap(True)
+        self.tabs = QTabWidget()
+        self.tabs.setDocumentMode(True)
+        self.pages = {name: make(session) for name, make in PAGES.items()}
+        for name, page in self.pages.items():
+            self.tabs.addTab(page, self.tr(name))
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 8, 14, 6)
+        column.addWidget(title)
+        column.addWidget(self.tabs, 1)
+        column.addWidget(self.message)
+        session.warned.connect(self._say)
+        session.told.connect(self._say)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        for page in self.pages.values():
+            for table in page.findChildren(QWidget):
+                if hasattr(table, "records"):
+                    table.records.fails = theme.fails
+                    table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
+
+    def show_page(self, name: str) -> None:
+        """Open a page by its name."""
+        self.tabs.setCurrentWidget(self.pages[name])
+
+    def _say(self, words: str) -> None:
+        self.message.setText(words)

@@ -1,0 +1,142 @@
+"""The tool drawer: what each tool resolves, how true it is, and which one a way of measuring takes by default."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from msgspec.structs import replace
+from PyQt6.QtWidgets import QComboBox
+
+from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.record_table import Column, RecordTable, text_column
+from honest_lift.desk.session import Session
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import Describe, Drop, Put, new_id
+from honest_lift.facts.tools import KINDS, Tool
+from honest_lift.numbers.entry import Field, parse
+from honest_lift.numbers.units import in_figures
+
+_FIELDS = (("resolution", "reads to"), ("accuracy", "true to ±"), ("repeatability", "repeats to"))
+_SHARES = (("accuracy_percent", "true to ±, %"), ("repeatability_percent", "repeats to, %"))
+
+
+class _Default(NamedTuple):
+    """A way of measuring and the tool it takes when none is named."""
+
+    id: str
+    title: str
+    tool: str
+
+
+class ToolsPage(Page):
+    """A table of tools, and one of defaults."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session, "A tool without a stated accuracy gives no doubt, and what it reads can't pass. "
+                         "What a kind repeats to is an assumption: put your own figure in.")  # fmt: skip
+        self.tools = self.follow(RecordTable((), self.tr("Tools")), lambda tool: session.do(Put("tools", tool)))
+        self.kinds = QComboBox()
+        self.kinds.setAccessibleName(self.tr("kind of tool"))
+        self.kinds.addItems([kind.title for kind in KINDS])
+        self.column.addWidget(self.tools, 3)
+        self.add_row(
+            self.kinds, button(self.tr("Add this kind"), self._add), button(self.tr("Take tool out"), self._drop)
+        )
+        self.column.addWidget(hint_label(self.tr("The tool taken when a reading names none:")))
+        self.defaults = self.follow(RecordTable((), self.tr("Default tools")), lambda _: None)
+        self.column.addWidget(self.defaults, 2)
+        self._unit = ""
+        self.refresh()
+
+    def refresh(self) -> None:
+        engine = self.session.engine
+        fresh = self._unit != engine.unit("length")
+        self._unit = engine.unit("length")
+        self.tools.show_records(engine.tools, self._columns() if fresh else None)
+        rows = []
+        for quantity in CATALOG.values():
+            for way in quantity.ways:
+                key = f"{quantity.name}/{way.key}"
+                tool = engine.tool(engine.default_tools.get(key, ""))
+                rows.append(_Default(key, f"{quantity.title}: {way.title}", tool.name if tool else ""))
+        self.defaults.show_records(rows, self._default_columns() if fresh else None)
+
+    def _columns(self) -> list[Column]:
+        columns = [
+            text_column("tool, its own name or number", "name"),
+            Column("kind", lambda t: t.kind.replace("_", " "), width=130),
+        ]
+        columns += [self._figure(field, title) for field, title in _FIELDS]
+        columns += [self._share(field, title) for field, title in _SHARES]
+        return [*columns, self._stop()]
+
+    def _figure(self, field: str, title: str) -> Column:
+        def get(tool: Tool) -> str:
+            value, unit = getattr(tool, field), self.session.unit(tool.dimension)
+            places = 4 if unit == "in" else 3 if unit == "mm" else 1
+            return "" if value is None else in_figures(value, tool.dimension, unit, places) + f" {unit}"
+
+        def put(tool: Tool, text: str) -> Tool:
+            inside = Field.within(tool.dimension, self.session.unit(tool.dimension), (0.0, 1000.0))
+            return replace(tool, **{field: parse(text, inside)})
+
+        return Column(title, get, put, right=True, width=96)
+
+    def _share(self, field: str, title: str) -> Column:
+        def get(tool: Tool) -> str:
+            value = getattr(tool, field)
+            return "" if value is None else f"{value:g}"
+
+        return Column(
+            title,
+            get,
+            lambda tool, text: replace(tool, **{field: parse(text, Field.within("percent", "%", (0.0, 100.0)))}),
+            right=True,
+            width=104,
+        )
+
+    def _stop(self) -> Column:
+        def get(tool: Tool) -> str:
+            value = tool.height_accuracy_mm
+            return (
+                ""
+                if value is None
+                else in_figures(value, "length", self.session.unit("length"), 4) + f" {self.session.unit('length')}"
+            )
+
+        def put(tool: Tool, text: str) -> Tool:
+            return replace(
+                tool, height_accuracy_mm=parse(text, Field.within("length", self.session.unit("length"), (0.0, 5.0)))
+            )
+
+        return Column("height stop ±", get, put, right=True, width=104)
+
+    def _default_columns(self) -> list[Column]:
+        return [
+            Column("way of measuring", lambda row: row.title),
+            Column(
+                "tool",
+                lambda row: row.tool,
+                self._put_default,
+                lambda: ["", *(one.name for one in self.session.engine.tools)],
+                width=280,
+            ),
+        ]
+
+    def _put_default(self, row: _Default, text: str) -> _Default:
+        tool = next((one.id for one in self.session.engine.tools if one.name == text), "")
+        defaults = {key: value for key, value in self.session.engine.default_tools.items() if key != row.id}
+        if tool:
+            defaults[row.id] = tool
+        self.session.do(Describe({"default_tools": defaults}, f"default tool for {row.title}: {text or 'none'}"))
+        return row
+
+    def _add(self) -> None:
+        kind = KINDS[self.kinds.currentIndex()]
+        self.session.do(Put("tools", replace(kind.tool, id=new_id())))
+
+    def _drop(self) -> None:
+        if self.tools.current is None:
+            self.session.warned.emit(self.tr("Choose the tool to take out."))
+            return
+        self.session.do(Drop("tools", self.tools.current.id))

@@ -1,0 +1,160 @@
+"""The heads from above as they lie on the bench, every valve in its place with its worst verdict and one figure."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtWidgets import QToolTip, QWidget
+
+from honest_lift.desk.painting import paint_verdict, rounded
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import LIGHT, font
+from honest_lift.facts.layout import Head
+from honest_lift.facts.place import position_title
+from honest_lift.numbers.units import in_figures
+
+SHOWN = {
+    "bind_margin": "bind margin",
+    "installed_height": "installed height",
+    "seat_load": "seat load",
+    "open_load": "open load",
+}
+
+
+class HeadStrip(QWidget):
+    """Draws the heads; a click makes a valve current, a click on the caption shows another figure."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session, self.theme, self.zoom = session, LIGHT, 1.0
+        self.setAccessibleName(self.tr("Heads from above"))
+        self.setMouseTracking(True)
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self._valves: dict[str, QPointF] = {}
+        self._caption = QRectF()
+        self.refresh()
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.theme, self.zoom = theme, zoom
+        rows = max((len({p.y_mm for p in head.positions}) for head in self.session.engine.layout.heads), default=1)
+        self.setFixedHeight(round((122 + 46 * (rows - 1)) * zoom))
+        self.update()
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        position = self.session.position
+        if position:
+            words = f"{position_title(position)}: {self.session.verdict(position)}"
+            self.setAccessibleDescription(words)
+        self.update()
+
+    def paintEvent(self, event) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.fillRect(self.rect(), QColor(self.theme.blue))
+        self._valves = {}
+        heads = self.session.engine.layout.heads
+        if not heads:
+            painter.setPen(QColor(self.theme.scribe))
+            painter.setFont(font(16 * self.zoom))
+            words = self.tr("No heads are laid out yet: choose a layout under Engine and parts.")
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, words)
+            return
+        gap, margin = 14 * self.zoom, 12 * self.zoom
+        shares = [max(len(head.positions), 2) for head in heads]
+        free = self.width() - 2 * margin - gap * (len(heads) - 1)
+        left = margin
+        for head, share in zip(heads, shares, strict=True):
+            wide = free * share / sum(shares)
+            self._paint_head(painter, head, QRectF(left, 24 * self.zoom, wide, self.height() - 32 * self.zoom))
+            left += wide + gap
+        self._paint_caption(painter)
+
+    def _paint_head(self, painter: QPainter, head: Head, area: QRectF) -> None:
+        t, z = self.theme, self.zoom
+        painter.setPen(QColor(t.faint))
+        painter.setFont(font(13 * z))
+        name = head.name if "head" in head.name.lower() else self.tr("{0} head").format(head.name)
+        painter.drawText(QPointF(area.left() + 3 * z, area.top() - 7 * z), name)
+        painter.setPen(QPen(QColor(t.faint), 1))
+        painter.setBrush(QColor(t.blue2))
+        painter.drawPath(rounded(area, 9 * z))
+        xs, ys = [p.x_mm for p in head.positions], [p.y_mm for p in head.positions]
+        cell = area.width() / (len(set(xs)) or 1)
+        spread = (max(xs) - min(xs)) or 1.0
+        rows = len(set(ys))
+        for position in head.positions:
+            x = area.left() + cell / 2 + (position.x_mm - min(xs)) / spread * (area.width() - cell)
+            row = sorted(set(ys)).index(position.y_mm)
+            y = area.top() + area.height() / rows * (row + 0.5) - 9 * z
+            self._paint_valve(painter, position.id, QPointF(x, y), min(18 * z, cell * 0.3))
+
+    def _paint_valve(self, painter: QPainter, name: str, centre: QPointF, radius: float) -> None:
+        t, z = self.theme, self.zoom
+        current = name == self.session.position
+        self._valves[name] = centre
+        painter.setPen(QPen(QColor(t.scribe), 1.6))
+        painter.setBrush(QColor(t.scribe) if current else Qt.BrushStyle.NoBrush)
+        painter.drawEllipse(centre, radius, radius)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(QPen(QColor(t.blue2 if current else t.faint), 1.2))
+        painter.drawEllipse(centre, radius * 0.24, radius * 0.24)
+        painter.setPen(QColor(t.scribe))
+        painter.setFont(font(13 * z, bold=True))
+        side = QRectF(centre.x() - radius - 30 * z, centre.y() - radius - 5 * z, 28 * z, 16 * z)
+        painter.drawText(side, int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter), name)
+        paint_verdict(
+            painter,
+            t,
+            self.session.verdict(name),
+            centre.x() + radius * 0.95,
+            centre.y() - radius * 0.75,
+            6 * z,
+            chip=True,
+        )
+        painter.setPen(QColor(t.scribe))
+        painter.setFont(font(14 * z, bold=current))
+        below = QRectF(centre.x() - 45 * z, centre.y() + radius + 3 * z, 90 * z, 18 * z)
+        painter.drawText(below, Qt.AlignmentFlag.AlignCenter, self._figure(name))
+
+    def _figure(self, name: str) -> str:
+        if self.session.examination is None:
+            return "…"
+        finding = self.session.examination.finding(self.session.shown, name)
+        if finding is None:
+            return "–"
+        return in_figures(finding.figure, finding.check.dimension, self.session.unit(finding.check.dimension))
+
+    def _paint_caption(self, painter: QPainter) -> None:
+        dimension = "load" if self.session.shown.endswith("load") else "length"
+        words = self.tr("{0}, {1} — click for another").format(SHOWN[self.session.shown], self.session.unit(dimension))
+        self._caption = QRectF(self.width() - 320 * self.zoom, 2, 304 * self.zoom, 20 * self.zoom)
+        painter.setPen(QColor(self.theme.faint))
+        painter.setFont(font(13 * self.zoom))
+        painter.drawText(self._caption, int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter), words)
+
+    def valve_at(self, point: QPointF) -> str:
+        """Give the valve under a point; "" for none."""
+        reach = 26 * self.zoom
+        near = [(abs(c.x() - point.x()) + abs(c.y() - point.y()), name) for name, c in self._valves.items()]
+        distance, name = min(near, default=(1e9, ""))
+        return name if distance < reach * 1.5 else ""
+
+    def mousePressEvent(self, event) -> None:
+        if self._caption.contains(event.position()):
+            names = list(SHOWN)
+            self.session.shown = names[(names.index(self.session.shown) + 1) % len(names)]
+            self.update()
+        elif name := self.valve_at(event.position()):
+            self.session.go(name)
+
+    def mouseMoveEvent(self, event) -> None:
+        name = self.valve_at(event.position())
+        over = bool(name) or self._caption.contains(event.position())
+        self.setCursor(Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor)
+        if name:
+            QToolTip.showText(
+                event.globalPosition().toPoint(), f"{position_title(name)}: {self.session.verdict(name)}", self
+            )

@@ -1,0 +1,124 @@
+"""The springs-and-heights sheet: the spring of the current valve to scale, and the reading grid."""
+
+from __future__ import annotations
+
+from math import isfinite, nan
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.heights.grid import KIND, STALE, VERDICT, HeightsGrid
+from honest_lift.desk.scene_view import SceneView
+from honest_lift.desk.session import Session
+from honest_lift.drawings.height_axis import Dot, height_axis_scene
+from honest_lift.drawings.scene import Scene
+from honest_lift.drawings.spring import SpringView, spring_scene
+from honest_lift.facts.parts import Member
+from honest_lift.facts.place import position_title
+from honest_lift.numbers.units import from_inside, in_words, unit_of
+
+
+class HeightsSheet(QWidget):
+    """Drawing above, grid below."""
+
+    typed = pyqtSignal(str)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        self.subtitle = QLabel()
+        self.subtitle.setObjectName("subtitle")
+        title = QLabel(self.tr("Springs and heights"))
+        title.setObjectName("title")
+        self.drawing = SceneView()
+        self.drawing.setAccessibleName(self.tr("The current valve's spring, closed and open, to scale"))
+        self.model = HeightsGrid(session)
+        self.grid = GridView(VERDICT, STALE, KIND)
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Heights and loads of every valve"))
+        head = QHBoxLayout()
+        head.addWidget(title)
+        head.addSpacing(16)
+        head.addWidget(self.subtitle, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 8, 14, 6)
+        column.setSpacing(8)
+        column.addLayout(head)
+        column.addWidget(self.drawing)
+        column.addWidget(self.grid, 1)
+        self.grid.typed.connect(self.typed)
+        self.grid.chosen.connect(lambda row, _: session.go(self.model.position(row)))
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.drawing.dress(theme, zoom)
+        self.drawing.setFixedHeight(round(216 * zoom))
+        self.grid.dress(theme, zoom)
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 46), (1, 54), (2, 158), (3, 84), (4, 64), (5, 116), (9, 34)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * zoom))
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        self.model.refresh()
+        self.grid.show_row(self.model.row_of(self.session.position))
+        position = self.session.position
+        spring = self.session.engine.spring_at(position) if position else ""
+        words = [position_title(position)] if position else [self.tr("no valve laid out yet")]
+        words.append(self.tr("spring {0}").format(spring) if spring else self.tr("no spring fitted"))
+        self.subtitle.setText(", ".join(words))
+        self.drawing.show_scenes([(58, self._spring()), (42, self._axis())])
+
+    def _term(self, check: str, title: str) -> float:
+        """Give a value of a finding's working; NaN for none."""
+        found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
+        return next((term.value for term in found.terms if term.title == title), nan) if found else nan
+
+    def _figure(self, check: str) -> float:
+        found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
+        return found.figure if found else nan
+
+    def _spring(self) -> Scene:
+        engine, position = self.session.engine, self.session.position
+        length, load = engine.unit("length"), engine.unit("load")
+        card = engine.card_of(engine.spring_at(position)) if position else None
+        closed, opened = self._term("bind_margin", "installed height"), self._term("bind_margin", "open height")
+        bind = self._term("bind_margin", "bind height")
+
+        def view(title: str, height: float, check: str) -> SpringView:
+            force = in_words(self._figure(check), "load", load)
+            words = force if isfinite(self._figure(check)) else self.tr("load not proven")
+            return SpringView(title, height, in_words(height, "length", length), words)
+
+        shims = engine.fitted("shims", position)
+        return spring_scene(
+            card.members if card else (Member("outer"),),
+            (view(self.tr("closed, seat load"), closed, "seat_load"), view(self.tr("full lift, open load"), opened, "open_load")),
+            (shims.thicknesses_mm or ()) if shims else (),
+            bind,
+            self.tr("binds {0}").format(in_words(bind, "length", length)),
+        )  # fmt: skip
+
+    def _axis(self) -> Scene:
+        engine, unit = self.session.engine, self.session.unit("length")
+        found = (
+            {p.id: self.session.examination.finding("installed_height", p.id) for p in engine.layout.positions}
+            if self.session.examination
+            else {}
+        )
+        known = {name: one for name, one in found.items() if one}
+        dots = [
+            Dot(name, from_inside(one.figure, "length", unit), name == self.session.position)
+            for name, one in known.items()
+        ]
+        current = known.get(self.session.position) or next(iter(known.values()), None)
+        low, high = (current.lowest, current.highest) if current else (nan, nan)
+        ends = (from_inside(low, "length", unit), from_inside(high, "length", unit))
+        return height_axis_scene(dots, *ends, unit_of("length", unit).places, unit)

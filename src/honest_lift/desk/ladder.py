@@ -1,0 +1,241 @@
+"""The margin ladder: every margin of the current valve on one scale, zero the limit, one the check's own reserve."""
+
+from __future__ import annotations
+
+from math import isfinite
+from typing import TYPE_CHECKING
+
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtWidgets import QLabel, QScrollArea, QVBoxLayout, QWidget
+
+from honest_lift.desk.painting import paint_verdict
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import LIGHT, font
+from honest_lift.facts.place import of_spring, position_title
+from honest_lift.numbers.units import in_figures
+
+if TYPE_CHECKING:
+    from honest_lift.checks.finding import Finding
+
+_HEAD, _RUNG = 64, 36
+_LEFT, _RIGHT = 162, 44  # where the limit line stands, and what is kept free on the right
+_REACH = 1.15  # a rung longer than this is clipped with an arrow
+
+
+class Ladder(QWidget):
+    """The rungs, and under them the reason of the chosen one in words."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("side")
+        self.rungs = Rungs(session)
+        self.reason = QLabel()
+        self.reason.setObjectName("reason")
+        self.reason.setWordWrap(True)
+        self.reason.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
+        self.reason.setAccessibleName(self.tr("Reason of the chosen margin"))
+        self.reason.setAlignment(Qt.AlignmentFlag.AlignTop)
+        self.reason.setContentsMargins(14, 6, 12, 10)
+        scroll = QScrollArea()
+        scroll.setObjectName("reasonArea")
+        scroll.setWidgetResizable(True)
+        scroll.setWidget(self.reason)
+        layout = QVBoxLayout(self)
+        layout.setContentsMargins(0, 0, 0, 0)
+        layout.setSpacing(0)
+        layout.addWidget(self.rungs)
+        layout.addWidget(scroll, 1)
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self.rungs.chose = self.refresh
+        self.refresh()
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.setFixedWidth(round(318 * zoom))
+        self.rungs.dress(theme, zoom)
+        self.refresh()
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        self.rungs.follow()
+        finding = self.rungs.chosen
+        if finding is None:
+            self.reason.setText(self.tr("Nothing is proven before it is measured.") if self.session.examination else "")
+            return
+        from honest_lift.checks.wording import reason, source_words, working
+
+        lines = working(finding, self.session.engine)
+        parts = [f"<b>{finding.check.title}: {finding.verdict.word}.</b> {reason(finding, self.session.engine)}"]
+        parts += [f"<span style='color:{self.rungs.theme.muted}'>{line}</span>" for line in lines]
+        if source := source_words(finding):
+            parts.append(f"<span style='color:{self.rungs.theme.muted}'>limit: {source}</span>")
+        self.reason.setText("<br>".join(parts))
+
+
+class Rungs(QWidget):
+    """Draws the rungs; a click or Up and Down choose one."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session, self.theme, self.zoom = session, LIGHT, 1.0
+        self.findings: tuple[Finding, ...] = ()
+        self.chosen: Finding | None = None
+        self._wanted = ""
+        self.chose = self.update
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setAccessibleName(self.tr("Margins of the current valve"))
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.theme, self.zoom = theme, zoom
+        self.follow()
+
+    def follow(self) -> None:
+        """Take the findings of the current valve, or of the current spring when it lies on the bench."""
+        examination = self.session.examination
+        self.findings = ()
+        if examination and self._is_on_bench():
+            self.findings = examination.by_spring.get(self.session.spring, ())
+        elif examination:
+            self.findings = examination.by_position.get(self.session.position, ())
+        wanted = [one for one in self.findings if one.check.name == self._wanted]
+        self.chosen = wanted[0] if wanted else self._weakest()
+        self.setFixedHeight(round((_HEAD + _RUNG * max(len(self.findings), 1) + 8) * self.zoom))
+        if self.chosen:
+            words = "; ".join(f"{one.check.title} {one.verdict.word}" for one in self.findings)
+            self.setAccessibleDescription(words)
+        self.update()
+
+    def _is_on_bench(self) -> bool:
+        return self.session.step == "springs" and not self.session.engine.position_of(self.session.spring)
+
+    def _weakest(self) -> Finding | None:
+        """Give the worst verdict's weakest rung: what the person needs to see first."""
+
+        def order(one: Finding) -> tuple[int, float]:
+            return -int(one.verdict), one.weakness if isfinite(one.weakness) else -1e9
+
+        of_step = [one for one in self.findings if one.check.step == self.session.step]
+        return min(of_step or self.findings, key=order, default=None)
+
+    def paintEvent(self, event) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.fillRect(self.rect(), QColor(self.theme.paper2))
+        t, z = self.theme, self.zoom
+        self._paint_head(painter)
+        zero = _LEFT * z
+        if self.findings:
+            painter.setPen(QPen(QColor(t.ink), 1.4))
+            painter.drawLine(QPointF(zero, (_HEAD - 6) * z), QPointF(zero, (_HEAD + _RUNG * len(self.findings)) * z))
+        for i, finding in enumerate(self.findings):
+            self._paint_rung(painter, finding, (_HEAD + _RUNG * i) * z)
+        painter.setPen(QColor(t.rule))
+        painter.drawLine(QPointF(14 * z, self.height() - 2), QPointF(self.width() - 12 * z, self.height() - 2))
+
+    def _paint_head(self, painter: QPainter) -> None:
+        t, z, session = self.theme, self.zoom, self.session
+        painter.setPen(QColor(t.ink))
+        painter.setFont(font(19 * z, bold=True))
+        bench = self._is_on_bench()
+        title = (
+            of_spring(session.spring).title if bench else position_title(session.position) if session.position else ""
+        )
+        painter.drawText(QPointF(16 * z, 28 * z), title or self.tr("no valve"))
+        width = painter.fontMetrics().horizontalAdvance(title)
+        if self.findings:
+            word = max(one.verdict for one in self.findings).word
+            paint_verdict(painter, t, word, 16 * z + width + 18 * z, 22 * z, 7 * z)
+            painter.setPen(QColor(t.muted))
+            painter.setFont(font(14 * z))
+            painter.drawText(
+                QPointF(16 * z + width + 33 * z, 27 * z), word + (self.tr(", not fitted") if bench else "")
+            )
+        painter.setFont(font(12 * z))
+        painter.setPen(QColor(t.muted))
+        for x, words in ((_LEFT, self.tr("limit")), (_LEFT + self._span(), self.tr("clear"))):
+            painter.drawText(QRectF((x - 30) * z, 38 * z, 60 * z, 16 * z), Qt.AlignmentFlag.AlignCenter, words)
+        if not self.findings and session.examination is None and session.position:
+            painter.drawText(QPointF(16 * z, 76 * z), self.tr("being worked out…"))
+
+    def _span(self) -> float:
+        """Give the length of a full rung in unzoomed pixels."""
+        return (self.width() / self.zoom - _LEFT - _RIGHT) / _REACH
+
+    def _paint_rung(self, painter: QPainter, finding: Finding, top: float) -> None:
+        t, z = self.theme, self.zoom
+        if finding is self.chosen:
+            painter.fillRect(QRectF(6 * z, top, self.width() - 12 * z, (_RUNG - 2) * z), QColor(t.select))
+        painter.setPen(QColor(t.ink))
+        painter.setFont(font(13.5 * z, bold=finding is self.chosen))
+        painter.drawText(QPointF(16 * z, top + 15 * z), finding.check.title)
+        painter.setFont(font(11.5 * z))
+        painter.setPen(QColor(t.muted))
+        words = against(self.session, finding)
+        painter.drawText(QRectF(16 * z, top + 18 * z, 140 * z, 15 * z), int(Qt.AlignmentFlag.AlignLeft), words)
+        paint_verdict(painter, t, finding.verdict.word, self.width() - 20 * z, top + 16 * z, 6 * z)
+        if isfinite(finding.rung):
+            self._paint_bar(painter, finding, top + 16 * z)
+        painter.setPen(QPen(QColor(t.ink), 1.4))
+        painter.drawLine(QPointF(_LEFT * z, top), QPointF(_LEFT * z, top + _RUNG * z))
+
+    def _paint_bar(self, painter: QPainter, finding: Finding, y: float) -> None:
+        t, z = self.theme, self.zoom
+        zero, span = _LEFT * z, self._span() * z
+        doubt = finding.expanded / finding.reserve
+        least, most = -0.26, _REACH - 0.02
+
+        def x(value: float) -> float:
+            return zero + span * min(max(value, least), most)
+
+        bar = QRectF(min(zero, x(finding.rung)), y - 4 * z, abs(x(finding.rung) - zero), 8 * z)
+        colour = t.verdict(finding.verdict.word)
+        if finding.verdict.word == "unproven":
+            painter.setPen(QPen(colour, 1.2, Qt.PenStyle.DashLine))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRect(bar)
+        else:
+            painter.fillRect(bar, colour)
+        painter.setPen(QPen(QColor(t.ink), 1.3))
+        low, high = x(finding.rung - doubt), x(finding.rung + doubt)
+        painter.drawLine(QPointF(low, y), QPointF(high, y))
+        for end in (low, high):
+            painter.drawLine(QPointF(end, y - 5 * z), QPointF(end, y + 5 * z))
+        if finding.rung > most or finding.rung < least:
+            self._paint_arrow(painter, x(finding.rung), y, 1 if finding.rung > 0 else -1)
+
+    def _paint_arrow(self, painter: QPainter, x: float, y: float, way: int) -> None:
+        z = self.zoom
+        painter.drawLine(QPointF(x, y), QPointF(x - way * 5 * z, y - 4 * z))
+        painter.drawLine(QPointF(x, y), QPointF(x - way * 5 * z, y + 4 * z))
+
+    def choose(self, index: int) -> None:
+        """Choose a rung by its place."""
+        if 0 <= index < len(self.findings):
+            self._wanted = self.findings[index].check.name
+            self.chose()
+
+    def mousePressEvent(self, event) -> None:
+        self.choose(int((event.position().y() / self.zoom - _HEAD) // _RUNG))
+
+    def keyPressEvent(self, event) -> None:
+        by = {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}.get(event.key(), 0)
+        if by and self.chosen:
+            self.choose(self.findings.index(self.chosen) + by)
+        else:
+            super().keyPressEvent(event)
+
+
+def against(session: Session, finding: Finding) -> str:
+    """Write a finding's figure and its limit as short as they can be read: `208 of 195–235`, `0.037, least 0.060`."""
+    dimension = finding.check.dimension
+    unit = session.unit(dimension)
+    figure, low, high = (in_figures(one, dimension, unit) for one in (finding.figure, finding.lowest, finding.highest))
+    if isfinite(finding.lowest) and isfinite(finding.highest):
+        return f"{figure} of {low}–{high}"
+    if isfinite(finding.lowest):
+        return f"{figure}, least {low}"
+    return f"{figure}, most {high}" if isfinite(finding.highest) else f"{figure}, no limit"

@@ -1,0 +1,110 @@
+"""Drawing with Qt: the four verdict shapes, and scenes to scale."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
+
+from honest_lift.desk.theme import Theme, font
+from honest_lift.drawings.scene import Box, Circle, Line, Scene, Words
+
+_SIZES = {"figure": 16, "label": 14, "small": 12}
+_ALIGN = {
+    "left": Qt.AlignmentFlag.AlignLeft,
+    "middle": Qt.AlignmentFlag.AlignHCenter,
+    "right": Qt.AlignmentFlag.AlignRight,
+}
+
+
+def paint_verdict(
+    painter: QPainter, theme: Theme, word: str, x: float, y: float, radius: float, *, chip: bool = False
+) -> None:
+    """Draw a verdict's shape about a point: disc, half disc, triangle, dashed ring. `chip`: on paper, for blue ground."""
+    painter.save()
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    middle = QPointF(x, y)
+    if chip:
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(QColor(theme.chip))
+        painter.drawEllipse(middle, radius + 3.2, radius + 3.2)
+    colour = theme.verdict(word)
+    if word == "passes":
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(colour)
+        painter.drawEllipse(middle, radius, radius)
+    elif word == "close":
+        ring = QRectF(x - radius + 0.8, y - radius + 0.8, 2 * radius - 1.6, 2 * radius - 1.6)
+        painter.setPen(QPen(colour, 1.6))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawEllipse(ring)
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(colour)
+        painter.drawPie(ring, 90 * 16, 180 * 16)
+    elif word == "fails":
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(colour)
+        points = [
+            QPointF(x, y - radius * 1.1),
+            QPointF(x + radius * 1.15, y + radius * 0.9),
+            QPointF(x - radius * 1.15, y + radius * 0.9),
+        ]
+        painter.drawPolygon(QPolygonF(points))
+    else:
+        pen = QPen(colour, 1.8)
+        pen.setDashPattern([1.7, 1.5])
+        painter.setPen(pen)
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawEllipse(middle, radius - 0.9, radius - 0.9)
+    painter.restore()
+
+
+def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoom: float = 1.0) -> None:
+    """Draw a scene into an area, to one scale in x and y unless it is stretched, centred."""
+    wide, high = scene.right - scene.left, scene.top - scene.bottom
+    sx, sy = area.width() / wide, area.height() / high
+    if not scene.stretched:
+        sx = sy = min(sx, sy)
+    left = area.left() + (area.width() - sx * wide) / 2
+    bottom = area.bottom() - (area.height() - sy * high) / 2
+
+    def at(x: float, y: float) -> QPointF:
+        return QPointF(left + (x - scene.left) * sx, bottom - (y - scene.bottom) * sy)
+
+    inks = {
+        "line": QColor(theme.scribe), "faint": QColor(theme.faint), "mark": QColor(theme.mark),
+        "fill": QColor(theme.blue2), "band": QColor(theme.blue2),
+    }  # fmt: skip
+    painter.save()
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    for stroke in scene.strokes:
+        pen = QPen(inks[stroke.ink], 1.5 if stroke.ink in ("line", "mark") else 1.0)
+        if isinstance(stroke, Line) and stroke.dashed:
+            pen.setStyle(Qt.PenStyle.DashLine)
+        painter.setPen(pen)
+        filled = getattr(stroke, "filled", False)
+        painter.setBrush(QBrush(inks[stroke.ink]) if filled else Qt.BrushStyle.NoBrush)
+        if isinstance(stroke, Line):
+            painter.drawLine(at(stroke.x1, stroke.y1), at(stroke.x2, stroke.y2))
+        elif isinstance(stroke, Circle):
+            radius = stroke.radius * (sx if not scene.stretched else 3.2 * zoom)
+            painter.drawEllipse(at(stroke.x, stroke.y), radius, radius)
+        elif isinstance(stroke, Box):
+            painter.drawRect(QRectF(at(stroke.x, stroke.y + stroke.height), at(stroke.x + stroke.width, stroke.y)))
+        else:
+            _words(painter, stroke, at(stroke.x, stroke.y), zoom)
+    painter.restore()
+
+
+def _words(painter: QPainter, words: Words, point: QPointF, zoom: float) -> None:
+    painter.setFont(font(_SIZES[words.size] * zoom, bold=words.size == "figure"))
+    width = 420.0
+    left = {"left": 0.0, "middle": -width / 2, "right": -width}[words.anchor]
+    box = QRectF(point.x() + left, point.y() - 12 * zoom, width, 24 * zoom)
+    painter.drawText(box, int(_ALIGN[words.anchor] | Qt.AlignmentFlag.AlignVCenter), words.text)
+
+
+def rounded(area: QRectF, radius: float) -> QPainterPath:
+    """Give the outline of a box with round corners."""
+    path = QPainterPath()
+    path.addRoundedRect(area, radius, radius)
+    return path

@@ -1,0 +1,73 @@
+"""Questions a person is asked, each in one place so that tests can answer them through the real dialogs."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from PyQt6.QtWidgets import QFileDialog, QInputDialog, QMessageBox, QWidget
+
+from honest_lift.facts.file import ENDING
+
+
+def save_first(parent: QWidget) -> str:
+    """Ask what to do with unsaved changes: "save", "drop" or "stay"."""
+    box = QMessageBox(parent)
+    box.setWindowTitle(parent.tr("Unsaved changes"))
+    box.setText(parent.tr("This engine has changes that are not saved."))
+    box.setInformativeText(
+        parent.tr("Readings that were confirmed are kept in any case; everything else is lost without saving.")
+    )
+    save = box.addButton(parent.tr("Save"), QMessageBox.ButtonRole.AcceptRole)
+    drop = box.addButton(parent.tr("Don't save"), QMessageBox.ButtonRole.DestructiveRole)
+    stay = box.addButton(parent.tr("Stay"), QMessageBox.ButtonRole.RejectRole)
+    box.setDefaultButton(save)
+    box.setEscapeButton(stay)
+    box.exec()
+    return {save: "save", drop: "drop"}.get(box.clickedButton(), "stay")
+
+
+def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
+    """Ask a question with a named yes."""
+    box = QMessageBox(parent)
+    box.setWindowTitle(title)
+    box.setText(question)
+    agreed = box.addButton(yes, QMessageBox.ButtonRole.AcceptRole)
+    box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
+    box.exec()
+    return box.clickedButton() is agreed
+
+
+def tell(parent: QWidget, title: str, words: str) -> None:
+    """Say something that must be read."""
+    box = QMessageBox(parent)
+    box.setWindowTitle(title)
+    box.setText(words)
+    box.exec()
+
+
+def choose(parent: QWidget, title: str, question: str, choices: list[str], current: int = 0) -> str:
+    """Ask for one of some choices; "" for none."""
+    answer, agreed = QInputDialog.getItem(parent, title, question, choices, current, editable=False)
+    return answer if agreed else ""
+
+
+def words(parent: QWidget, title: str, question: str, before: str = "") -> str | None:
+    """Ask for a line of words; None when it is broken off."""
+    answer, agreed = QInputDialog.getText(parent, title, question, text=before)
+    return answer.strip() if agreed else None
+
+
+def file_to_open(parent: QWidget, folder: Path) -> Path | None:
+    """Ask for an engine file to open."""
+    name, _ = QFileDialog.getOpenFileName(
+        parent, parent.tr("Open an engine"), str(folder), f"Engines (*{ENDING});;All files (*)"
+    )
+    return Path(name) if name else None
+
+
+def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to save; the ending is added where it is missing."""
+    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save the engine"), str(suggestion), f"Engines (*{ENDING})")
+    if not name:
+        return None
+    return Path(name) if name.endswith(ENDING) else Path(name + ENDING)

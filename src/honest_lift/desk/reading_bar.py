@@ -1,0 +1,325 @@
+"""The reading bar: what is being measured, where, by which way and tool, and one wide entry. Enter confirms."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QEvent, Qt
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+
+from honest_lift.desk.session import Session
+from honest_lift.desk.tasks import Task, tasks_of
+from honest_lift.facts.edits import Confirm, Fit, fitment, reading_of, readings_at
+from honest_lift.facts.journal import Standing
+from honest_lift.facts.place import Place
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.units import in_words
+
+
+class ReadingBar(QWidget):
+    """Takes readings. A refused entry stays to be mended; a confirmed one steps to the next place."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("bar")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self._asked = ""
+        self._ways: dict[str, str] = {}
+        self._tools: dict[str, str] = {}
+        self._tasks: list[Task] = []
+        self._build()
+        session.moved.connect(self.follow)
+        session.changed.connect(self.follow)
+        session.told.connect(lambda words: self._tell(words, error=False))
+        session.warned.connect(lambda words: self._tell(words, error=True))
+        self.follow()
+
+    def _build(self) -> None:
+        self.what, self.way, self.tool = QComboBox(), QComboBox(), QComboBox()
+        self.where = QLabel()
+        self.where.setObjectName("barPlace")
+        self.entry = QLineEdit()
+        self.entry.setMaxLength(200)
+        self.understood, self.hint, self.then = QLabel(), QLabel(), QLabel()
+        self.understood.setObjectName("barUnderstood")
+        self.understood.setWordWrap(True)
+        self.hint.setObjectName("barSmall")
+        self.hint.setWordWrap(True)
+        self.then.setObjectName("barSmall")
+        self.then.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+        for widget, name in (
+            (self.what, "What is measured"),
+            (self.way, "Way of measuring"),
+            (self.tool, "Tool"),
+            (self.entry, "Reading"),
+        ):
+            widget.setAccessibleName(self.tr(name))
+        place, how, words = QVBoxLayout(), QGridLayout(), QVBoxLayout()
+        place.addWidget(self.what)
+        place.addWidget(self.where)
+        for row, (name, box) in enumerate(((self.tr("way"), self.way), (self.tr("tool"), self.tool))):
+            label = QLabel(name)
+            label.setObjectName("barSmall")
+            how.addWidget(label, row, 0)
+            how.addWidget(box, row, 1)
+        how.setColumnStretch(1, 1)
+        words.addWidget(self.understood)
+        words.addWidget(self.hint)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(14, 6, 14, 6)
+        row.setSpacing(14)
+        row.addLayout(place, 3)
+        row.addLayout(how, 5)
+        row.addWidget(self.entry, 4)
+        row.addLayout(words, 6)
+        row.addWidget(self.then, 0)
+        self.what.activated.connect(self._choose_task)
+        self.way.activated.connect(self._choose_way)
+        self.tool.activated.connect(self._choose_tool)
+        self.entry.textEdited.connect(self._typed)
+        self.entry.installEventFilter(self)
+
+    def dress(self, zoom: float) -> None:
+        """Take a zoom."""
+        self.setFixedHeight(round(70 * zoom))
+        self.entry.setFixedHeight(round(46 * zoom))
+
+    # --- what is measured ---
+
+    @property
+    def task(self) -> Task | None:
+        """Give what is being measured."""
+        index = self.what.currentIndex()
+        return self._tasks[index] if 0 <= index < len(self._tasks) else None
+
+    @property
+    def place(self) -> Place | None:
+        """Give where it is being measured."""
+        return self.task.place(self.session) if self.task else None
+
+    def choose(self, task: Task) -> None:
+        """Choose what to measure."""
+        if task in self._tasks:
+            self.what.setCurrentIndex(self._tasks.index(task))
+            self._choose_task()
+
+    def follow(self) -> None:
+        """Follow the session to its place; what is typed stays."""
+        tasks = tasks_of(self.session)
+        if tasks != self._tasks:
+            before = self.task
+            self._tasks = tasks
+            self.what.clear()
+            self.what.addItems([task.title for task in tasks])
+            if before in tasks:
+                self.what.setCurrentIndex(tasks.index(before))
+        self.setVisible(self.session.step != "engine")
+        self._fill_ways()
+        self._show_place()
+        self._typed(self.entry.text())
+
+    def _choose_task(self) -> None:
+        self._fill_ways()
+        self._show_place()
+        self._typed(self.entry.text())
+        self.entry.setFocus()
+
+    def _fill_ways(self) -> None:
+        task = self.task
+        ways = task.row.ways if task else ()
+        self.way.clear()
+        for way in ways:
+            self.way.addItem(way.title, way.key)
+        self.way.setEnabled(len(ways) > 1)
+        if task and task.quantity in self._ways:
+            self.way.setCurrentIndex(max(self.way.findData(self._ways[task.quantity]), 0))
+        self.way.setToolTip(self._way_howto())
+        self._fill_tools()
+
+    def _fill_tools(self) -> None:
+        task, key = self.task, self.way.currentData()
+        way = task.row.way(key) if task and key else None
+        self.tool.clear()
+        for one in self.session.engine.tools if way else ():
+            if one.kind in way.tools:
+                self.tool.addItem(one.name, one.id)
+        if way:
+            self.tool.addItem(self.tr("not named"), "")
+            default = self.session.engine.tool_for(task.quantity, key)
+            wanted = self._tools.get(f"{task.quantity}/{key}", default.id if default else None)
+            self.tool.setCurrentIndex(max(self.tool.findData(wanted), 0))
+        self.tool.setEnabled(way is not None)
+
+    def _choose_way(self) -> None:
+        self._ways[self.task.quantity] = self.way.currentData()
+        self._fill_tools()
+        self.way.setToolTip(self._way_howto())
+        self._typed(self.entry.text())
+        self.entry.setFocus()
+
+    def _choose_tool(self) -> None:
+        self._tools[f"{self.task.quantity}/{self.way.currentData()}"] = self.tool.currentData()
+        self.entry.setFocus()
+
+    def _way_howto(self) -> str:
+        way = self.task.row.way(self.way.currentData() or "") if self.task else None
+        return way.howto if way else ""
+
+    def _show_place(self) -> None:
+        place = self.place
+        self.where.setText(place.title if place else self.tr("nowhere yet"))
+        following = self.session.following()
+        self.then.setText(self.tr("Enter, then {0}").format(following) if place and following else "")
+        self.entry.setEnabled(place is not None)
+        self.entry.setPlaceholderText("" if place else self.tr("lay out an engine first"))
+
+    # --- typing ---
+
+    def eventFilter(self, watched, event) -> bool:
+        if event.type() == QEvent.Type.KeyPress and watched is self.entry:
+            key = event.key()
+            if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
+                self.session.walk(-1 if key == Qt.Key.Key_Up else 1)
+                return True
+            if key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+                self.confirm(repeat=bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
+                return True
+        return super().eventFilter(watched, event)
+
+    def type_into(self, text: str) -> None:
+        """Take a key that was pressed elsewhere in the sheet."""
+        self.entry.setFocus()
+        self.entry.insert(text)
+        self._typed(self.entry.text())
+
+    def _typed(self, text: str) -> None:
+        """Say at once what is understood."""
+        self._asked = self._asked if text == self._asked else ""
+        if not text.strip():
+            self.understood.setText("")
+            self._show_hint()
+            return
+        try:
+            value = self._parse(text)
+        except EntryError as error:
+            self._tell(str(error), error=True)
+            return
+        self.understood.setObjectName("barUnderstood")
+        self._restyle()
+        self.understood.setText(self._understood_words(value) if value is not None else "")
+        self._show_hint()
+
+    def _parse(self, text: str) -> float | None:
+        row = self.task.row
+        return parse(text, Field.within(row.dimension, self.session.unit(row.dimension), row.physical))
+
+    def _understood_words(self, value: float) -> str:
+        task = self.task
+        unit = self.session.unit(task.row.dimension)
+        words = in_words(value, task.row.dimension, unit)
+        other = {"in": "mm", "mm": "in", "lbf": "N", "N": "lbf"}.get(unit)
+        if other:
+            words += f" = {in_words(value, task.row.dimension, other)}"
+        if task.quantity != "installed_height" or not self.session.position:
+            return words
+        from honest_lift.estimates.heights import corrected
+
+        height, parts = corrected(self.session.book, self.way.currentData() or "", self.session.position, value)
+        if not parts:
+            return words
+        taken = ", ".join(f"{one.title} {in_words(one.value, 'length', unit)}" for one in parts)
+        return f"{words}; less {taken}: {in_words(height, 'length', unit)}"
+
+    def _show_hint(self) -> None:
+        """Say what stands here already, or how to measure it."""
+        place, task = self.place, self.task
+        if place is None or task is None:
+            self.hint.setText(self.tr("There is nothing to measure here yet."))
+            return
+        before = self._standing()
+        words = (
+            [f"before: {before[-1].reading.text}" + (f" and {len(before) - 1} more" if len(before) > 1 else "")]
+            if before
+            else []
+        )
+        if before:
+            words.append(self.tr("Enter replaces it, Shift+Enter adds a repeat"))
+        else:
+            words.append(task.row.caution or self._way_howto() or task.row.meaning)
+        self.hint.setText("; ".join(words))
+
+    def _standing(self) -> list[Standing]:
+        place, task = self.place, self.task
+        found = readings_at(self.session.book, task.quantity, place, task.at) if place and task else []
+        return [one for one in found if not one.fate]
+
+    def _tell(self, words: str, *, error: bool) -> None:
+        self.understood.setObjectName("barError" if error else "barUnderstood")
+        self._restyle()
+        self.understood.setText(words)
+        if error:
+            self.hint.setText("")
+
+    def _restyle(self) -> None:
+        self.understood.style().unpolish(self.understood)
+        self.understood.style().polish(self.understood)
+
+    # --- confirming ---
+
+    def confirm(self, *, repeat: bool = False) -> None:
+        """Take what is typed and step to the next place."""
+        task, place, text = self.task, self.place, self.entry.text()
+        if task is None or place is None:
+            self._tell(
+                self.tr("There is no place to measure yet: lay out the heads under Engine and parts."), error=True
+            )
+            return
+        try:
+            value = self._parse(text)
+        except EntryError as error:
+            self._tell(str(error), error=True)
+            return
+        if value is None:
+            self._tell(self.tr("Nothing is typed, so nothing is taken. Down steps on without a reading."), error=True)
+            return
+        if not self._is_plausible(task, value, text):
+            return
+        if self._take(task, place, value, text.strip(), repeat=repeat):
+            self.entry.clear()
+            self._step_on(task, place, text.strip())
+
+    def _is_plausible(self, task: Task, value: float, text: str) -> bool:
+        low, high = task.row.plausible
+        if low <= value <= high or self._asked == text:
+            self._asked = ""
+            return True
+        self._asked = text
+        unit = self.session.unit(task.row.dimension)
+        given, span = (
+            in_words(value, task.row.dimension, unit),
+            tuple(in_words(end, task.row.dimension, unit) for end in (low, high)),
+        )
+        self._tell(
+            self.tr("{0} is unusual for {1}, mostly {2} to {3}. Enter again takes it.").format(
+                given, task.title, *span
+            ),
+            error=True,
+        )
+        return False
+
+    def _take(self, task: Task, place: Place, value: float, text: str, *, repeat: bool) -> bool:
+        unit = self.session.unit(task.row.dimension)
+        if task.quantity == "shims":
+            one = fitment(self.session.engine, "shims", place.name, thicknesses_mm=(value,) if value else ())
+            return self.session.do(Fit((one,), f"shims at {place.title}: {text}"))
+        reading = reading_of(
+            self.session.book, task.quantity, place, value, text=text, unit=unit, way=self.way.currentData() or "",
+            tool=self.tool.currentData() or "", at=task.at, repeat=repeat,
+        )  # fmt: skip
+        return self.session.do(Confirm((reading,)))
+
+    def _step_on(self, task: Task, place: Place, text: str) -> None:
+        if task.place(self.session) == place:
+            self.session.walk(1)
+        self._tell(self.tr("{0} at {1} taken.").format(text, place.title), error=False)
+        self._show_hint()
+        self.entry.setFocus()

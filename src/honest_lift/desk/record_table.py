@@ -1,0 +1,220 @@
+"""A table of records, edited in place: each cell reads a typed text into a field, or says why it can't.
+
+A refused text stays in its cell, struck in the colour of a failing check, until it is mended; the record behind
+it is as it was.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
+from PyQt6.QtGui import QColor
+from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QHeaderView, QStyledItemDelegate, QTableView
+
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.units import in_figures
+
+
+@dataclass(frozen=True)
+class Column:
+    """A column: its title, the text of a record's cell, and what a typed text makes of the record.
+
+    `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives
+    the texts to choose from.
+    """
+
+    title: str
+    get: Callable[[Any], str]
+    put: Callable[[Any, str], Any] | None = None
+    choices: Callable[[], Sequence[str]] | None = None
+    right: bool = False
+    width: int = 0
+
+
+def number_column(
+    title: str,
+    field: str,
+    dimension: str,
+    unit: str,
+    inside: tuple[float, float],
+    width: int = 92,
+    places: int | None = None,
+) -> Column:
+    """Make a column for a number field of a record, typed and shown in a unit; a blank takes the value away."""
+    from msgspec.structs import replace
+
+    def get(record: Any) -> str:
+        value = getattr(record, field)
+        return "" if value is None else in_figures(value, dimension, unit, places)
+
+    def put(record: Any, text: str) -> Any:
+        return replace(record, **{field: parse(text, Field.within(dimension, unit, inside))})
+
+    return Column(f"{title}, {unit}" if unit else title, get, put, right=True, width=width)
+
+
+def text_column(title: str, field: str, width: int = 0) -> Column:
+    """Make a column for a text field of a record."""
+    from msgspec.structs import replace
+
+    return Column(
+        title,
+        lambda record: getattr(record, field),
+        lambda record, text: replace(record, **{field: text.strip()}),
+        width=width,
+    )
+
+
+class RecordModel(QAbstractTableModel):
+    """Records under columns. `put` carries a changed record; `refused` says why a text was not taken."""
+
+    put = pyqtSignal(object)
+    refused = pyqtSignal(str)
+
+    def __init__(self, columns: Sequence[Column], fails: str) -> None:
+        super().__init__()
+        self.columns, self.fails = tuple(columns), fails
+        self.records: tuple[Any, ...] = ()
+        self._bad: dict[tuple[str, int], tuple[str, str]] = {}
+
+    def show(self, records: Sequence[Any], columns: Sequence[Column] | None = None) -> None:
+        """Show other records; what was typed and refused stays with its record."""
+        self.beginResetModel()
+        self.records = tuple(records)
+        self.columns = tuple(columns) if columns is not None else self.columns
+        self.endResetModel()
+
+    def rowCount(self, parent: QModelIndex = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(self.records)
+
+    def columnCount(self, parent: QModelIndex = QModelIndex()) -> int:  # noqa: B008
+        return 0 if parent.isValid() else len(self.columns)
+
+    def headerData(self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        if orientation == Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
+            return self.columns[section].title
+        if orientation == Qt.Orientation.Horizontal and role == Qt.ItemDataRole.TextAlignmentRole:
+            return _align(self.columns[section])
+        return None
+
+    def data(self, index: QModelIndex, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
+        record, column = self.records[index.row()], self.columns[index.column()]
+        bad = self._bad.get((self._key(index.row()), index.column()))
+        if role in (Qt.ItemDataRole.DisplayRole, Qt.ItemDataRole.EditRole):
+            return bad[0] if bad else column.get(record)
+        if role == Qt.ItemDataRole.TextAlignmentRole:
+            return _align(column)
+        if role == Qt.ItemDataRole.ForegroundRole and bad:
+            return QColor(self.fails)
+        if role == Qt.ItemDataRole.ToolTipRole and bad:
+            return bad[1]
+        return None
+
+    def flags(self, index: QModelIndex) -> Qt.ItemFlag:
+        editable = Qt.ItemFlag.ItemIsEditable if self.columns[index.column()].put else Qt.ItemFlag.NoItemFlags
+        return super().flags(index) | editable
+
+    def setData(self, index: QModelIndex, value: Any, role: int = Qt.ItemDataRole.EditRole) -> bool:
+        record, column, text = self.records[index.row()], self.columns[index.column()], str(value)
+        key = (self._key(index.row()), index.column())
+        if column.put is None or (text == column.get(record) and key not in self._bad):
+            return False
+        try:
+            changed = column.put(record, text)
+        except (EntryError, ValueError) as error:
+            self._bad[key] = (text, str(error))
+            self.refused.emit(f"{column.title}: {error}")
+            self.dataChanged.emit(index, index)
+            return False
+        self._bad.pop(key, None)
+        if changed != record:
+            self.put.emit(changed)
+        return True
+
+    def _key(self, row: int) -> str:
+        return str(getattr(self.records[row], "id", row))
+
+
+class RecordTable(QTableView):
+    """The view of a record model. Enter or any figure starts typing; Enter again takes it."""
+
+    def __init__(self, columns: Sequence[Column], name: str, fails: str = "#C23B1B") -> None:
+        super().__init__()
+        self.records = RecordModel(columns, fails)
+        self.setModel(self.records)
+        self.setAccessibleName(name)
+        self.setItemDelegate(_Editor(self))
+        self.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
+        self.setShowGrid(False)
+        self.verticalHeader().hide()
+        self.verticalHeader().setDefaultSectionSize(27)
+        self.horizontalHeader().setHighlightSections(False)
+        triggers = QAbstractItemView.EditTrigger
+        self.setEditTriggers(
+            triggers.DoubleClicked | triggers.AnyKeyPressed | triggers.EditKeyPressed | triggers.SelectedClicked
+        )
+        self.records.modelReset.connect(self._size)
+        self._size()
+
+    @property
+    def current(self) -> Any:
+        """Give the record of the current row; None for none."""
+        row = self.currentIndex().row()
+        return self.records.records[row] if 0 <= row < len(self.records.records) else None
+
+    def show_records(self, records: Sequence[Any], columns: Sequence[Column] | None = None) -> None:
+        """Show other records and keep the current cell where it was."""
+        if columns is None and tuple(records) == self.records.records:
+            return
+        row, column = self.currentIndex().row(), self.currentIndex().column()
+        self.records.show(records, columns)
+        if 0 <= row < len(records):
+            self.setCurrentIndex(self.records.index(row, max(column, 0)))
+
+    def keyPressEvent(self, event) -> None:
+        if (
+            event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)
+            and self.state() != QAbstractItemView.State.EditingState
+        ):
+            self.edit(self.currentIndex())
+        else:
+            super().keyPressEvent(event)
+
+    def _size(self) -> None:
+        header = self.horizontalHeader()
+        for i, column in enumerate(self.records.columns):
+            fixed = QHeaderView.ResizeMode.Interactive if column.width else QHeaderView.ResizeMode.Stretch
+            header.setSectionResizeMode(i, fixed)
+            if column.width:
+                self.setColumnWidth(i, column.width)
+
+
+class _Editor(QStyledItemDelegate):
+    """Edits a cell by a line, or by a list where there are choices."""
+
+    def createEditor(self, parent, option, index):
+        choices = self.parent().records.columns[index.column()].choices
+        if choices is None:
+            return super().createEditor(parent, option, index)
+        box = QComboBox(parent)
+        box.addItems([str(one) for one in choices()])
+        box.activated.connect(lambda _: (self.commitData.emit(box), self.closeEditor.emit(box)))
+        return box
+
+    def setEditorData(self, editor, index) -> None:
+        if isinstance(editor, QComboBox):
+            editor.setCurrentIndex(max(editor.findText(index.data()), 0))
+        else:
+            super().setEditorData(editor, index)
+
+    def setModelData(self, editor, model, index) -> None:
+        text = editor.currentText() if isinstance(editor, QComboBox) else editor.text()
+        model.setData(index, text)
+
+
+def _align(column: Column) -> int:
+    side = Qt.AlignmentFlag.AlignRight if column.right else Qt.AlignmentFlag.AlignLeft
+    return int(side | Qt.AlignmentFlag.AlignVCenter)

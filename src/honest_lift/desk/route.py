@@ -1,0 +1,117 @@
+"""The steps of the job in working order, each with how much of it is measured and its worst verdict."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QColor, QPainter
+from PyQt6.QtWidgets import QWidget
+
+from honest_lift.desk.painting import paint_verdict
+from honest_lift.desk.session import STEPS, Session
+from honest_lift.desk.theme import LIGHT, font
+from honest_lift.facts.edits import readings_at
+from honest_lift.facts.journal import standing
+from honest_lift.facts.place import ENGINE, at_position
+
+_ROW = 46
+
+
+class Route(QWidget):
+    """Draws the steps; a click or a key opens one at any time."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session, self.theme, self.zoom = session, LIGHT, 1.0
+        self.setObjectName("side")
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setAccessibleName(self.tr("Steps of the job"))
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.update)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.theme, self.zoom = theme, zoom
+        self.setFixedWidth(round(200 * zoom))
+        self.update()
+
+    def paintEvent(self, event) -> None:
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        t, z = self.theme, self.zoom
+        painter.fillRect(self.rect(), QColor(t.paper2))
+        for i, (step, title) in enumerate(STEPS.items()):
+            top = (8 + _ROW * i) * z
+            here = step == self.session.step
+            if here:
+                painter.fillRect(QRectF(0, top, self.width(), _ROW * z), QColor(t.paper))
+                painter.fillRect(QRectF(0, top, 4 * z, _ROW * z), QColor(t.blue2 if t.name == "light" else t.faint))
+            painter.setPen(QColor(t.ink))
+            painter.setFont(font(14.5 * z, bold=here))
+            painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
+            done, whole = progress(self.session, step)
+            self._paint_progress(painter, top + 29 * z, done, whole)
+            if step != "engine":
+                word = self.session.examination.of_engine(step).word if self.session.examination else "unproven"
+                paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
+        painter.setPen(QColor(t.rule))
+        painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())
+
+    def _paint_progress(self, painter: QPainter, y: float, done: int, whole: int) -> None:
+        t, z = self.theme, self.zoom
+        blocks = min(whole, 16)
+        filled = round(blocks * done / whole) if whole else 0
+        if whole and done < whole:
+            filled = min(filled, blocks - 1)
+        for i in range(blocks):
+            painter.fillRect(QRectF((42 + 6.6 * i) * z, y, 4.6 * z, 4.6 * z), QColor(t.ink if i < filled else t.rule))
+        painter.setPen(QColor(t.muted))
+        painter.setFont(font(12 * z))
+        painter.drawText(QPointF(152 * z, y + 6 * z), f"{done}/{whole}")
+
+    def mousePressEvent(self, event) -> None:
+        row = int((event.position().y() / self.zoom - 8) // _ROW)
+        if 0 <= row < len(STEPS):
+            self.session.open_step(list(STEPS)[row])
+
+    def keyPressEvent(self, event) -> None:
+        steps = list(STEPS)
+        by = {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}.get(event.key(), 0)
+        if by:
+            self.session.open_step(steps[(steps.index(self.session.step) + by) % len(steps)])
+        else:
+            super().keyPressEvent(event)
+
+
+def progress(session: Session, step: str) -> tuple[int, int]:
+    """Give how much of a step is there, and of how much."""
+    engine = session.engine
+    if step == "heights":
+        positions = engine.layout.positions
+        done = sum(
+            any(not one.fate for one in readings_at(session.book, "installed_height", at_position(p.id)))
+            for p in positions
+        )
+        return done, len(positions)
+    if step == "springs":
+        read = {
+            (one.place.name, one.reading.quantity)
+            for one in standing(session.book.journal)
+            if not one.fate and one.place.kind == "spring"
+        }
+        fitted = [name for p in engine.layout.positions if (name := engine.spring_at(p.id))]
+        return sum((name, "spring_load") in read and (name, "bind_height") in read for name in fitted), len(
+            engine.layout.positions
+        )
+    stated = {fact.quantity for fact in engine.facts} | {
+        one.reading.quantity
+        for one in standing(session.book.journal)
+        if one.place == ENGINE or one.place.kind == "role"
+    }
+    asked = {limit.check for limit in engine.limits}
+    wanted = [
+        bool(engine.layout.positions), bool(engine.lifter), "lobe_lift" in stated,
+        "rocker_ratio" in stated or engine.gear == "bucket", "lash" in stated or engine.lifter.startswith("hydraulic"),
+        "target_height" in stated, "seat_load" in asked, "open_load" in asked, bool(engine.cards), bool(engine.springs),
+        bool(engine.tools), bool(engine.hand),
+    ]  # fmt: skip
+    return sum(wanted), len(wanted)

@@ -1,0 +1,278 @@
+"""The engine on the desk: its history, what is found of it, which valve is looked at. Views read it and follow it.
+
+Nothing here imports the checks until the first window has been painted: until then the examination is pending,
+and every verdict is shown as unproven.
+"""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from PyQt6.QtCore import QObject, pyqtSignal
+
+from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.file import FileError, backup_of, read_book, write_book
+from honest_lift.facts.history import History
+from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.journal_file import JournalWriter, unsaved_entries
+from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.facts.tools import KINDS
+
+if TYPE_CHECKING:
+    from honest_lift.checks.examine import Examination
+
+STEPS = {"engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights"}
+
+
+class Session(QObject):
+    """One engine being worked on. `changed`: the book is another; `examined`: so are the findings."""
+
+    changed = pyqtSignal()
+    examined = pyqtSignal()
+    moved = pyqtSignal()  # another current valve, spring or step
+    told = pyqtSignal(str)  # something to say in the reading bar
+    warned = pyqtSignal(str)  # something that went wrong
+    _flushed = pyqtSignal(object)
+    _unsafe = pyqtSignal(str)
+
+    def __init__(self, book: Book | None = None) -> None:
+        super().__init__()
+        self.history = History(book or empty_book())
+        self.path: Path | None = None
+        self.step = "heights"
+        self.examination: Examination | None = None
+        self.position = ""
+        self.spring = ""
+        self.shown = "bind_margin"
+        self.verdict_of_step = True
+        self._saved = self.book
+        self._may_examine = False
+        self._journal: JournalWriter | None = None
+        self._flushed.connect(self._say_confirmed)
+        self._unsafe.connect(self.warned)
+        self._settle()
+
+    # --- what is on the desk ---
+
+    @property
+    def book(self) -> Book:
+        """Give the present book."""
+        return self.history.book
+
+    @property
+    def engine(self) -> Engine:
+        """Give the present engine."""
+        return self.history.book.engine
+
+    @property
+    def is_dirty(self) -> bool:
+        """Tell whether anything has changed since the engine was saved or opened."""
+        return self.book is not self._saved and self.book != self._saved
+
+    def unit(self, dimension: str) -> str:
+        """Give the unit a dimension is shown in."""
+        return self.engine.unit(dimension)
+
+    def verdict(self, position: str) -> str:
+        """Give the worst verdict of a valve: of the open step, or of all by choice."""
+        if self.examination is None:
+            return "unproven"
+        step = self.step if self.verdict_of_step and self.step in ("springs", "heights") else ""
+        return self.examination.verdict(position, step).word
+
+    # --- changing it ---
+
+    def do(self, edit: Edit) -> bool:
+        """Apply an edit. What can't be done is said, and then nothing has changed."""
+        try:
+            entries = self.history.do(edit)
+        except EditError as error:
+            self.warned.emit(str(error))
+            return False
+        self._after(entries)
+        if not isinstance(edit, Confirm):
+            self.told.emit(f"{edit.sentence[:1].upper()}{edit.sentence[1:]}.")
+        return True
+
+    def undo(self) -> None:
+        """Take the last edit back."""
+        sentence = self.history.undo_sentence
+        if sentence:
+            self._after(self.history.undo())
+            self.told.emit(f"Taken back: {sentence}.")
+
+    def redo(self) -> None:
+        """Bring the last undone edit back."""
+        sentence = self.history.redo_sentence
+        if sentence:
+            self._after(self.history.redo())
+            self.told.emit(f"Done again: {sentence}.")
+
+    def _after(self, entries: tuple[AnyEntry, ...]) -> None:
+        if entries:
+            if self._journal is None:
+                self._journal = JournalWriter(self.engine.id, self._flushed.emit, self._unsafe.emit)
+            self._journal.append(entries)
+        self._settle()
+        self.examine()
+        self.changed.emit()
+
+    def _say_confirmed(self, entries: tuple[AnyEntry, ...]) -> None:
+        self.told.emit("Confirmed." if len(entries) == 1 else f"{len(entries)} entries confirmed.")
+
+    # --- what is found ---
+
+    def examine(self) -> None:
+        """Run the checks, once the first window has been painted."""
+        if not self._may_examine:
+            return
+        from honest_lift.checks.examine import examine
+
+        self.examination = examine(self.book)
+        self.examined.emit()
+
+    def start_examining(self) -> None:
+        """Let the checks in: the first window has been painted."""
+        self._may_examine = True
+        self.examine()
+
+    # --- where one looks ---
+
+    def go(self, position: str) -> None:
+        """Make a valve the current one, and the spring fitted there."""
+        if position and self.engine.position(position):
+            self.position = position
+            self.spring = self.engine.spring_at(position) or self.spring
+            self.moved.emit()
+
+    def go_spring(self, spring: str) -> None:
+        """Make a spring the current one, and the valve it is fitted at."""
+        self.spring = spring
+        self.position = self.engine.position_of(spring) or self.position
+        self.moved.emit()
+
+    def walk(self, by: int) -> None:
+        """Walk to another valve in head order, or on the bench to another spring in their order."""
+        if self.step == "springs":
+            names = [one.id for one in self.engine.springs]
+            if names:
+                self.go_spring(
+                    names[(names.index(self.spring) + by) % len(names)] if self.spring in names else names[0]
+                )
+            return
+        names = [one.id for one in self.engine.layout.positions]
+        if names:
+            self.go(names[(names.index(self.position) + by) % len(names)] if self.position in names else names[0])
+
+    def following(self) -> str:
+        """Say in words which place comes after the current one; "" when none does."""
+        names = [one.id for one in (self.engine.springs if self.step == "springs" else self.engine.layout.positions)]
+        here = self.spring if self.step == "springs" else self.position
+        if here not in names:
+            return ""
+        after = names[(names.index(here) + 1) % len(names)]
+        return (of_spring(after) if self.step == "springs" else at_position(after)).title
+
+    def open_step(self, step: str) -> None:
+        """Open a step of the job."""
+        self.step = step
+        self.moved.emit()
+
+    @property
+    def place(self) -> Place | None:
+        """Give the current place: the spring on the bench, else the valve."""
+        if self.step == "springs":
+            return of_spring(self.spring) if self.spring else None
+        return at_position(self.position) if self.position else None
+
+    def _settle(self) -> None:
+        """Keep the current valve and spring among those that exist."""
+        names = [one.id for one in self.engine.layout.positions]
+        springs = [one.id for one in self.engine.springs]
+        if self.position not in names:
+            self.position = names[0] if names else ""
+        if self.spring not in springs:
+            self.spring = self.engine.spring_at(self.position) or (springs[0] if springs else "")
+
+    # --- files ---
+
+    def take(self, book: Book, path: Path | None) -> None:
+        """Put another book on the desk."""
+        self.close()
+        self.history = History(book)
+        self.path, self._saved = path, book
+        self.position = self.spring = ""
+        self._settle()
+        self.examination = None
+        self.examine()
+        self.changed.emit()
+        self.moved.emit()
+
+    def open(self, path: Path) -> None:
+        """Open an engine file. Raises FileError."""
+        self.take(read_book(path), path)
+
+    def save(self, path: Path) -> None:
+        """Write the engine to a file. Raises FileError. What was confirmed is then in it, and leaves the journal."""
+        write_book(self.book, path)
+        self.path, self._saved = path, self.book
+        if self._journal:
+            self._journal.close()
+            self._journal.forget()
+            self._journal = None
+        self.changed.emit()
+
+    def restore_backup(self) -> None:
+        """Put the previous state of the file on the desk, unsaved. Raises FileError."""
+        if self.path is None:
+            raise FileError("This engine has not been saved yet, so there is no backup of it.")
+        path = self.path
+        previous = read_book(backup_of(path))
+        present = self._saved
+        self.take(previous, path)
+        self._saved = present
+
+    def recovered(self) -> tuple[tuple[AnyEntry, ...], int]:
+        """Give what was confirmed for this engine and is not in it, and how many lines could not be read."""
+        return unsaved_entries(self.book)
+
+    def recover(self, entries: tuple[AnyEntry, ...]) -> None:
+        """Take recovered entries into the journal of the book."""
+        from msgspec.structs import replace
+
+        self.history = History(replace(self.book, journal=self.book.journal + entries))
+        self._settle()
+        self.examine()
+        self.changed.emit()
+
+    def close(self) -> None:
+        """Finish writing the journal."""
+        if self._journal:
+            self._journal.close()
+            self._journal = None
+
+
+def empty_book() -> Book:
+    """Give an engine nobody has said anything of yet, with a sensible tool drawer."""
+    from msgspec.structs import replace
+
+    wanted = ("height micrometer, 0.001 in", "caliper, 0.0005 in", "dial indicator, 0.001 in",
+              "bench spring tester, 1 percent", "rule, 1/32 in", "feeler gauges")  # fmt: skip
+    kinds = [kind for kind in KINDS if kind.title in wanted]
+    tools = tuple(replace(kind.tool, id=kind.kind) for kind in kinds)
+    return Book(Engine(new_id(), tools=tools, default_tools=default_tools({tool.kind: tool.id for tool in tools})))
+
+
+def default_tools(by_kind: dict[str, str]) -> dict[str, str]:
+    """Give the tool of each way of the catalog: the first of a kind that suits it."""
+    from honest_lift.facts.catalog import CATALOG
+
+    found: dict[str, str] = {}
+    for quantity in CATALOG.values():
+        for way in quantity.ways:
+            suiting = next((by_kind[kind] for kind in way.tools if kind in by_kind), "")
+            if suiting:
+                found[f"{quantity.name}/{way.key}"] = suiting
+    return found

@@ -1,0 +1,46 @@
+"""Pictures of every main view with the demonstration engine, for the README and for looking."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+
+from honest_lift.demo.engine import demo_book
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import load_fonts
+from honest_lift.desk.window import Window, application
+
+VIEWS = (  # file, step, page, valve, theme
+    ("heights", "heights", "", "6i", "light"),
+    ("heights-dark", "heights", "", "5i", "dark"),
+    ("springs", "springs", "", "4i", "light"),
+    ("engine", "engine", "Engine", "", "light"),
+    ("cam-card", "engine", "Cam card", "", "light"),
+    ("spring-cards", "engine", "Springs", "", "light"),
+    ("tools", "engine", "Tools", "", "light"),
+    ("limits", "engine", "Limits", "", "light"),
+)
+
+
+def take_shots(folder: Path) -> Iterator[Path]:
+    """Draw every view into a folder and give the path of each file. OSError when one can't be written."""
+    app = application()
+    load_fonts()
+    session = Session(demo_book())
+    window = Window(session)
+    window.show()
+    session.start_examining()
+    for name, step, page, valve, theme in VIEWS:
+        session.open_step(step)
+        session.go(valve or "1e")
+        window.dress(theme, 1.0)
+        if page:
+            window.sheets["engine"].show_page(page)
+        for _ in range(3):
+            app.processEvents()
+        path = folder / f"{name}.png"
+        if not window.grab().save(str(path)):
+            raise OSError(0, f"{path.name} could not be written")
+        yield path
+    window.close()
+    session.close()

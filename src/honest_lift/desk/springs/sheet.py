@@ -1,0 +1,92 @@
+"""The spring bench: every spring in hand by its number, its loads and where it binds."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.heights.grid import KIND, STALE, VERDICT
+from honest_lift.desk.session import Session
+from honest_lift.desk.springs.grid import SpringsGrid
+from honest_lift.desk.tasks import Task
+from honest_lift.facts.catalog import CATALOG
+
+
+class SpringsSheet(QWidget):
+    """A grid with a row a spring. Choosing a cell chooses what the reading bar takes."""
+
+    typed = pyqtSignal(str)
+    asked = pyqtSignal(object)  # the task of the chosen column
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        title = QLabel(self.tr("Spring bench"))
+        title.setObjectName("title")
+        self.subtitle = QLabel()
+        self.subtitle.setObjectName("subtitle")
+        caution = QLabel(CATALOG["spring_load"].caution)
+        caution.setObjectName("caution")
+        self.model = SpringsGrid(session)
+        self.grid = GridView(VERDICT, STALE, KIND)
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Loads and bind heights of every spring"))
+        head = QHBoxLayout()
+        head.addWidget(title)
+        head.addSpacing(16)
+        head.addWidget(self.subtitle, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 8, 14, 6)
+        column.addLayout(head)
+        column.addWidget(caution)
+        column.addWidget(self.grid, 1)
+        self.grid.typed.connect(self.typed)
+        self.grid.chosen.connect(self._chosen)
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self.model.modelReset.connect(self._size_columns)
+        self.zoom = 1.0
+        self.refresh()
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 54), (1, 40), (2, 122), (self.model.columnCount() - 1, 34)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        self.model.refresh()
+        self.grid.show_row(self.model.row_of(self.session.spring))
+        engine = self.session.engine
+        if not engine.springs:
+            self.subtitle.setText(self.tr("no spring in hand: add a set under Engine and parts, Springs"))
+            return
+        card, owner = engine.card_of(self.session.spring), engine.set_of(self.session.spring)
+        words = [self.tr("spring {0}").format(self.session.spring)]
+        words += [owner.name] if owner else []
+        words += [card.name] if card else []
+        words += [self.tr("loads in {0}").format(self.session.unit("load"))]
+        self.subtitle.setText(", ".join(words))
+
+    def follow_task(self, task: Task | None) -> None:
+        """Show the column that is being read."""
+        column = self.model.column_of(task)
+        if column and column != self.grid.currentIndex().column():
+            self.grid.blockSignals(True)
+            self.grid.setCurrentIndex(self.model.index(max(self.grid.currentIndex().row(), 0), column))
+            self.grid.blockSignals(False)
+
+    def _chosen(self, row: int, column: int) -> None:
+        self.session.go_spring(self.model.spring(row))
+        if task := self.model.task_of(column):
+            self.asked.emit(task)

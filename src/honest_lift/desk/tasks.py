@@ -1,0 +1,63 @@
+"""What the reading bar can be asked to take: a quantity at the current place, and the next place after it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from honest_lift.desk.session import Session
+from honest_lift.facts.catalog import CATALOG, Quantity
+from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.numbers.units import in_words
+
+_OF_VALVES = (
+    "installed_height", "shims", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
+    "tip_to_step",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Task:
+    """A quantity to be read, of a member of the spring or at a height where that applies."""
+
+    quantity: str
+    title: str
+    member: str = ""
+    height_mm: float | None = None
+
+    @property
+    def row(self) -> Quantity:
+        """Give the quantity's row of the catalog."""
+        return CATALOG[self.quantity]
+
+    @property
+    def at(self) -> dict[str, float]:
+        """Give the coordinates a reading of it is taken at."""
+        return {} if self.height_mm is None else {"test_height": self.height_mm}
+
+    def place(self, session: Session) -> Place | None:
+        """Give the place it is read at now."""
+        if "spring" in self.row.places:
+            return of_spring(session.spring, self.member) if session.spring else None
+        return at_position(session.position) if session.position else None
+
+
+def tasks_of(session: Session) -> list[Task]:
+    """Give what can be read at the open step."""
+    return (
+        spring_tasks(session) if session.step == "springs" else [Task(name, CATALOG[name].title) for name in _OF_VALVES]
+    )
+
+
+def spring_tasks(session: Session) -> list[Task]:
+    """Give what can be read of the current spring: the whole nest first, then its members alone."""
+    owner, card = session.engine.set_of(session.spring), session.engine.card_of(session.spring)
+    members = [member.name for member in card.members] if card and len(card.members) > 1 else []
+    unit = session.unit("length")
+    heights = owner.test_heights_mm if owner else ()
+    tasks = [Task("spring_load", f"load at {in_words(h, 'length', unit)}", "", h) for h in heights]
+    tasks += [Task("bind_height", f"bind height, {name}" if name else "bind height", name) for name in members or [""]]
+    return tasks + [
+        Task("spring_load", f"{name} alone at {in_words(h, 'length', unit)}", name, h)
+        for name in members
+        for h in heights
+    ]

@@ -1,0 +1,75 @@
+"""A scene: lines, circles, boxes and words in millimetres, x to the right and y up. No Qt and no colours here.
+
+`ink` says what a stroke means; whoever draws the scene chooses its colour: "line" a scribed line, "faint" a
+construction line, "mark" what the eye must meet, "fill" a filled body.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+Ink = Literal["line", "faint", "mark", "fill", "band"]
+Anchor = Literal["left", "middle", "right"]
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A straight line."""
+
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    ink: Ink = "line"
+    dashed: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Circle:
+    """A circle about its centre."""
+
+    x: float
+    y: float
+    radius: float
+    ink: Ink = "line"
+    filled: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Box:
+    """A box by its lower left corner."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+    ink: Ink = "line"
+    filled: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Words:
+    """Words at a point; their size on paper does not scale with the scene. `size` is "figure", "label" or "small"."""
+
+    x: float
+    y: float
+    text: str
+    anchor: Anchor = "middle"
+    size: Literal["figure", "label", "small"] = "label"
+    ink: Ink = "line"
+
+
+Stroke = Line | Circle | Box | Words
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """Strokes and the part of the plane they are seen in. `stretched`: x and y scale apart."""
+
+    strokes: tuple[Stroke, ...]
+    left: float
+    bottom: float
+    right: float
+    top: float
+    stretched: bool = False

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from math import nan
+from math import isfinite, nan
 
 import numpy as np
 
@@ -67,12 +67,14 @@ class Finding:
 
     @property
     def reserve(self) -> float:
-        """Give the margin that makes a full rung; NaN when there is no limit."""
+        """Give the margin that makes a full rung: the limit's own, half its window, else a tenth of it; NaN for none."""
         if self.limit is None:
             return nan
         if self.limit.reserve:
             return self.limit.reserve
-        return (self.highest - self.lowest) / 2 if self.lowest == self.lowest and self.highest == self.highest else nan
+        if isfinite(self.lowest) and isfinite(self.highest):
+            return (self.highest - self.lowest) / 2
+        return 0.1 * abs(self.lowest if isfinite(self.lowest) else self.highest)
 
     @property
     def rung(self) -> float:

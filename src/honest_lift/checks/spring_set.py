@@ -20,17 +20,17 @@ from honest_lift.numbers.doubt import Array, Ground, exact
 from honest_lift.numbers.verdict import Verdict
 
 SET_SHARE = Check(
-    "set_share", "Share of its set", "springs", "percent", "The spring's load as a share of its set's median."
+    "set_share", "Share of set", "springs", "percent", "The spring's load as a share of its set's median."
 )
 SET_WEAKEST = Check(
     "set_weakest",
-    "Weakest of its set",
+    "Weakest of set",
     "springs",
     "percent",
     "The lowest share in the whole used set: one collapsed spring condemns it, the others have seen the same heat.",
 )
 SET_SPREAD = Check(
-    "set_spread", "Spread of its set", "springs", "percent", "Largest less smallest load of the set over its median."
+    "set_spread", "Spread of set", "springs", "percent", "Largest less smallest load of the set over its median."
 )
 
 

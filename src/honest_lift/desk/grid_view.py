@@ -84,7 +84,12 @@ class GridDelegate(QStyledItemDelegate):
 
     def initStyleOption(self, option: QStyleOptionViewItem, index: QModelIndex) -> None:
         super().initStyleOption(option, index)
-        face = font(14.5 * self.view.zoom, bold=index.column() == 0, italic=index.data(self.kind_role) == "measured")
+        words = not index.column() or int(option.displayAlignment) & int(Qt.AlignmentFlag.AlignRight)
+        face = font(
+            (14.5 if words else 13) * self.view.zoom,
+            bold=index.column() == 0,
+            italic=index.data(self.kind_role) == "measured",
+        )
         face.setStrikeOut(bool(index.data(self.stale_role)))
         option.font = face
 

@@ -30,6 +30,7 @@ class Ladder(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("side")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.rungs = Rungs(session)
         self.reason = QLabel()
         self.reason.setObjectName("reason")
@@ -118,7 +119,7 @@ class Rungs(QWidget):
         def order(one: Finding) -> tuple[int, float]:
             return -int(one.verdict), one.weakness if isfinite(one.weakness) else -1e9
 
-        of_step = [one for one in self.findings if one.check.step == self.session.step]
+        of_step = [one for one in self.findings if one.check.step == self.session.step and one.verdict.word != "passes"]
         return min(of_step or self.findings, key=order, default=None)
 
     def paintEvent(self, event) -> None:

@@ -43,7 +43,6 @@ class ReadingBar(QWidget):
         self.understood.setObjectName("barUnderstood")
         self.understood.setWordWrap(True)
         self.hint.setObjectName("barSmall")
-        self.hint.setWordWrap(True)
         self.then.setObjectName("barSmall")
         self.then.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         for widget, name in (
@@ -62,16 +61,18 @@ class ReadingBar(QWidget):
             how.addWidget(label, row, 0)
             how.addWidget(box, row, 1)
         how.setColumnStretch(1, 1)
-        words.addWidget(self.understood)
-        words.addWidget(self.hint)
+        below = QHBoxLayout()
+        below.addWidget(self.hint, 1)
+        below.addWidget(self.then)
+        words.addWidget(self.understood, 1)
+        words.addLayout(below)
         row = QHBoxLayout(self)
         row.setContentsMargins(14, 6, 14, 6)
         row.setSpacing(14)
-        row.addLayout(place, 3)
-        row.addLayout(how, 5)
-        row.addWidget(self.entry, 4)
-        row.addLayout(words, 6)
-        row.addWidget(self.then, 0)
+        row.addLayout(place, 10)
+        row.addLayout(how, 16)
+        row.addWidget(self.entry, 13)
+        row.addLayout(words, 34)
         self.what.activated.connect(self._choose_task)
         self.way.activated.connect(self._choose_way)
         self.tool.activated.connect(self._choose_tool)
@@ -80,7 +81,7 @@ class ReadingBar(QWidget):
 
     def dress(self, zoom: float) -> None:
         """Take a zoom."""
-        self.setFixedHeight(round(70 * zoom))
+        self.setFixedHeight(round(76 * zoom))
         self.entry.setFixedHeight(round(46 * zoom))
 
     # --- what is measured ---
@@ -170,7 +171,6 @@ class ReadingBar(QWidget):
         following = self.session.following()
         self.then.setText(self.tr("Enter, then {0}").format(following) if place and following else "")
         self.entry.setEnabled(place is not None)
-        self.entry.setPlaceholderText("" if place else self.tr("lay out an engine first"))
 
     # --- typing ---
 
@@ -242,7 +242,7 @@ class ReadingBar(QWidget):
             else []
         )
         if before:
-            words.append(self.tr("Enter replaces it, Shift+Enter adds a repeat"))
+            words.append(self.tr("Enter replaces, Shift+Enter repeats"))
         else:
             words.append(task.row.caution or self._way_howto() or task.row.meaning)
         self.hint.setText("; ".join(words))

@@ -67,7 +67,7 @@ def font(pixels: float, *, bold: bool = False, italic: bool = False) -> QFont:
 def style_sheet(theme: Theme, zoom: float) -> str:
     """Give the style sheet of the whole window."""
     px = {n: f"{round(n * zoom)}px" for n in (11, 12, 13, 14, 15, 18, 22, 26)}
-    t = theme
+    t, icons = theme, (Path(__file__).parent / "icons").as_posix()
     return f"""
     * {{ font-family: "{FAMILY}"; font-size: {px[13]}; color: {t.ink}; }}
     QMainWindow, QDialog, QMessageBox, #sheet, #page {{ background: {t.paper}; }}
@@ -85,11 +85,11 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     #side {{ background: {t.paper2}; }}
     QTableView {{ background: {t.paper}; alternate-background-color: {t.paper}; gridline-color: {t.rule};
         border: 0; selection-background-color: {t.select}; selection-color: {t.ink}; outline: 0; }}
-    QTableView::item {{ border-bottom: 1px solid {t.rule}; padding: 0 6px; }}
+    QTableView::item {{ border-bottom: 1px solid {t.rule}; padding: 0 4px; }}
     QTableView::item:selected {{ background: {t.select}; color: {t.ink}; }}
     QHeaderView {{ background: {t.paper}; }}
     QHeaderView::section {{ background: {t.paper}; color: {t.muted}; border: 0; border-bottom: 2px solid {t.ink};
-        padding: 3px 6px; font-size: {px[12]}; font-weight: normal; }}
+        padding: 3px 4px; font-size: {px[12]}; font-weight: normal; }}
     QTableCornerButton::section {{ background: {t.paper}; border: 0; }}
     QLineEdit, QPlainTextEdit, QComboBox, QSpinBox {{ background: {t.paper}; border: 1px solid {t.faint};
         border-radius: 3px; padding: 3px 6px; selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}
@@ -97,12 +97,14 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QLineEdit:disabled, QComboBox:disabled {{ color: {t.muted}; background: {t.paper2}; }}
     QComboBox QAbstractItemView {{ background: {t.paper}; selection-background-color: {t.select};
         selection-color: {t.ink}; }}
-    QComboBox::drop-down, QSpinBox::up-button, QSpinBox::down-button {{ border: 0; background: transparent; width: 18px; }}
+    QComboBox::drop-down {{ border: 0; background: transparent; width: 20px; }}
+    QComboBox::down-arrow {{ image: url({icons}/down-{t.name}.svg); width: 10px; height: 6px; }}
+    #bar QComboBox::down-arrow {{ image: url({icons}/down-bar.svg); }}
     QPushButton {{ background: {t.paper2}; border: 1px solid {t.faint}; border-radius: 3px; padding: 4px 12px; }}
     QPushButton:hover {{ background: {t.select}; }}
     QPushButton:focus {{ border: 2px solid {t.close}; padding: 3px 11px; }}
     QPushButton:disabled {{ color: {t.muted}; }}
-    QScrollArea, #reason, #reasonArea > QWidget {{ border: 0; background: transparent; }}
+    QScrollArea, #reason, #reasonArea, #reasonArea > QWidget {{ border: 0; background: transparent; }}
     QScrollBar:vertical {{ width: 10px; background: transparent; }}
     QScrollBar:horizontal {{ height: 10px; background: transparent; }}
     QScrollBar::handle {{ background: {t.rule}; border-radius: 4px; min-height: 24px; min-width: 24px; }}

@@ -49,12 +49,16 @@ def height_axis_scene(dots: Sequence[Dot], low: float, high: float, places: int,
 def _stacked(dots: list[Dot], x: Callable[[float], float]) -> list[Stroke]:
     """Lay dots along the axis, one above the other where they would touch."""
     strokes: list[Stroke] = []
-    rows: list[float] = []
+    placed: list[tuple[Dot, float, int]] = []
+    ends: list[float] = []
     for dot in sorted(dots, key=lambda one: one.height):
         at = x(dot.height)
-        row = next((i for i, end in enumerate(rows) if at - end >= 3.4), len(rows))
-        rows[row : row + 1] = [at]
-        y = 11.5 + 2.9 * row
+        row = next((i for i, end in enumerate(ends) if at - end >= 3.4), len(ends))
+        ends[row : row + 1] = [at]
+        placed.append((dot, at, row))
+    rise = min(2.9, 26.0 / max(len(ends) - 1, 1))
+    for dot, at, row in placed:
+        y = 11.5 + rise * row
         strokes.append(
             Circle(at, y, 1.7 if dot.current else 1.3, "mark" if dot.current else "line", filled=dot.current)
         )
@@ -67,9 +71,6 @@ def _stacked(dots: list[Dot], x: Callable[[float], float]) -> list[Stroke]:
 def _ticks(first: float, last: float, places: int) -> list[float]:
     """Give about four round values along the axis."""
     step = 10.0**-places
-    for factor in (1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000):
-        if (last - first) / (step * factor) <= 5:
-            step *= factor
-            break
+    step = next(step * f * 10.0**d for d in range(9) for f in (1, 2, 5) if (last - first) / (step * f * 10.0**d) <= 5)
     start = int(first / step) + 1
     return [i * step for i in range(start, int(last / step) + 1)]

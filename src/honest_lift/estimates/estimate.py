@@ -95,4 +95,4 @@ def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Arr
             if one in ranged and (one.quantity, one.low_is_physical) == (name, hard):
                 steps = np.linspace(one.low, one.high, SCAN)
                 line[..., case] = steps.reshape(SCAN, *(1,) * (line.ndim - 2))
-    return ranges, grid.reshape(-1, len(inputs))
+    return ranges, grid.reshape(SCAN ** len(ranges), len(inputs))

@@ -192,7 +192,8 @@ def _copies(figure: Figure, sources: tuple[Source, ...], ranges: tuple[Range, ..
     order = [figure.ranges.index(one) for one in ranges if one in figure.ranges]
     grid = figure.grid.reshape(*(SCAN,) * len(figure.ranges), *shape)
     grid = grid.transpose(*order, *range(len(order), grid.ndim)).reshape(*own, *shape)
-    copies[1 + 2 * count :] = np.broadcast_to(grid, (*(SCAN,) * len(ranges), *shape)).reshape(-1, *shape)
+    whole = np.broadcast_to(grid, (*(SCAN,) * len(ranges), *shape))
+    copies[1 + 2 * count :] = whole.reshape(SCAN ** len(ranges), *shape)
     return copies
 
 

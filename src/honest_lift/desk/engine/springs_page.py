@@ -77,8 +77,8 @@ class SpringsPage(Page):
         )
         both = QHBoxLayout()
         both.setSpacing(18)
-        both.addLayout(types, 16)
-        both.addLayout(hand, 11)
+        both.addLayout(types, 18)
+        both.addLayout(hand, 9)
         self.column.addLayout(both, 1)
 
     def refresh(self) -> None:
@@ -129,7 +129,7 @@ class SpringsPage(Page):
     def _set_columns(self) -> list[Column]:
         unit = self.session.unit("length")
         return [
-            text_column("set", "name", 150),
+            text_column("set", "name", 158),
             Column(
                 "card",
                 lambda s: self._card_name(s.card),
@@ -149,9 +149,9 @@ class SpringsPage(Page):
 
     def _spring_columns(self) -> list[Column]:
         return [
-            Column("spring", lambda s: s.id, width=70),
-            Column("set", lambda s: next((o.name for o in self.session.engine.sets if o.id == s.set), ""), width=190),
-            Column("fitted at", lambda s: self.session.engine.position_of(s.id), self._put_position, width=90),
+            Column("spring", lambda s: s.id, width=52),
+            Column("set", lambda s: next((o.name for o in self.session.engine.sets if o.id == s.set), ""), width=150),
+            Column("fitted at", lambda s: self.session.engine.position_of(s.id), self._put_position, width=64),
             text_column("note", "note"),
         ]
 
@@ -199,7 +199,7 @@ class SpringsPage(Page):
     # --- sets and springs ---
 
     def _heights(self, owner: SpringSet) -> str:
-        return "  ".join(in_figures(one, "length", self.session.unit("length")) for one in owner.test_heights_mm)
+        return " ".join(in_figures(one, "length", self.session.unit("length")) for one in owner.test_heights_mm)
 
     def _put_heights(self, owner: SpringSet, text: str) -> SpringSet:
         field = Field.within("length", self.session.unit("length"), CATALOG["test_height"].physical)

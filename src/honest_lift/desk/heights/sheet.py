@@ -61,7 +61,7 @@ class HeightsSheet(QWidget):
         self.grid.dress(theme, zoom)
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 46), (1, 54), (2, 158), (3, 84), (4, 64), (5, 116), (9, 34)):
+        for column, width in ((0, 40), (1, 48), (3, 86), (4, 58), (5, 112), (6, 60), (7, 60), (8, 74), (9, 34)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * zoom))
 

@@ -12,10 +12,12 @@ from honest_lift.checks.spring_card import check_against_card
 from honest_lift.checks.spring_set import check_in_set
 from honest_lift.checks.valves import valves_of
 from honest_lift.estimates.loads import Curves, spring_curves
-from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.journal import Reading
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value
 from honest_lift.numbers.verdict import Verdict, worst
+
+_OF_SPRINGS = frozenset({"spring_load", "bind_height"})
+_SPRING = frozenset({"spring"})
 
 
 @dataclass(frozen=True)
@@ -54,7 +56,7 @@ class Examination:
 
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
-    curves, of_springs = _springs(_spring_part(book))
+    curves, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
     valves = valves_of(book, curves, index)
     found: list[Finding] = []
@@ -66,27 +68,6 @@ def examine(book: Book) -> Examination:
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
     return Examination(tuple(found), valves.names)
-
-
-def _spring_part(book: Book) -> Book:
-    """Reduce a book to what springs are judged by, so that everything else may change without judging them again."""
-    engine = Engine(
-        "",
-        layout=book.engine.layout,
-        lifter=book.engine.lifter,
-        facts=tuple(one for one in book.engine.facts if one.place.kind == "spring"),
-        cards=book.engine.cards,
-        sets=book.engine.sets,
-        springs=book.engine.springs,
-        fitments=tuple(one for one in book.engine.fitments if one.slot == "spring"),
-        tools=book.engine.tools,
-        default_tools=book.engine.default_tools,
-        limits=book.engine.limits,
-        tolerances=book.engine.tolerances,
-        units=book.engine.units,
-    )
-    journal = tuple(one for one in book.journal if not isinstance(one, Reading) or one.place.kind == "spring")
-    return Book(engine, journal, book.set_aside)
 
 
 @by_value

@@ -42,5 +42,5 @@ def valves_of(book: Book, curves: Curves, index: dict[str, int]) -> Valves:
     springs = tuple(book.engine.spring_at(name) for name in names)
     return Valves(
         names, tuple(one.role for one in positions), springs, installed_height(book, names),
-        lift_at_valve(book, names), curves.take([index.get(spring, index[""]) for spring in springs]),
+        lift_at_valve(book), curves.take([index.get(spring, index[""]) for spring in springs]),
     )  # fmt: skip

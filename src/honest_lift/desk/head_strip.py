@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtGui import QColor, QPainter, QPen, QRegion
 from PyQt6.QtWidgets import QToolTip, QWidget
 
 from honest_lift.desk.painting import paint_verdict, rounded
@@ -33,28 +33,45 @@ class HeadStrip(QWidget):
             signal.connect(self.refresh)
         self._valves: dict[str, QPointF] = {}
         self._caption = QRectF()
+        self._layout = None
+        self._drawn = QRegion()
+        self._looks: dict[str, tuple[str, str, bool]] = {}
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
-        rows = max((len({p.y_mm for p in head.positions}) for head in self.session.engine.layout.heads), default=1)
-        self.setFixedHeight(round((122 + 46 * (rows - 1)) * zoom))
+        self._size()
         self.update()
 
     def refresh(self) -> None:
-        """Follow the session."""
-        position = self.session.position
+        """Follow the session; only valves that look otherwise are drawn again."""
+        layout, position = self.session.engine.layout, self.session.position
         if position:
-            words = f"{position_title(position)}: {self.session.verdict(position)}"
-            self.setAccessibleDescription(words)
-        self.update()
+            self.setAccessibleDescription(f"{position_title(position)}: {self.session.verdict(position)}")
+        looks = {p.id: (self.session.verdict(p.id), self._figure(p.id), p.id == position) for p in layout.positions}
+        if layout != self._layout:
+            self._layout = layout
+            self._size()
+            self.update()
+        else:
+            reach = 42 * self.zoom
+            for name, look in looks.items():
+                if look != self._looks.get(name) and name in self._valves:
+                    centre = self._valves[name]
+                    self.update(QRectF(centre.x() - 1.2 * reach, centre.y() - reach, 2.4 * reach, 2 * reach).toRect())
+        self._looks = looks
+
+    def _size(self) -> None:
+        rows = max((len({p.y_mm for p in head.positions}) for head in self.session.engine.layout.heads), default=1)
+        self.setFixedHeight(round((122 + 46 * (rows - 1)) * self.zoom))
 
     def paintEvent(self, event) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         painter.fillRect(self.rect(), QColor(self.theme.blue))
         self._valves = {}
+        self._drawn = event.region()
         heads = self.session.engine.layout.heads
         if not heads:
             painter.setPen(QColor(self.theme.scribe))
@@ -95,6 +112,8 @@ class HeadStrip(QWidget):
         t, z = self.theme, self.zoom
         current = name == self.session.position
         self._valves[name] = centre
+        if not self._drawn.intersects(QRectF(centre.x() - 50 * z, centre.y() - 40 * z, 100 * z, 80 * z).toRect()):
+            return
         painter.setPen(QPen(QColor(t.scribe), 1.6))
         painter.setBrush(QColor(t.scribe) if current else Qt.BrushStyle.NoBrush)
         painter.drawEllipse(centre, radius, radius)

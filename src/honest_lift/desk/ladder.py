@@ -32,17 +32,24 @@ class Ladder(QWidget):
         self.setObjectName("side")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.rungs = Rungs(session)
-        self.reason = QLabel()
-        self.reason.setObjectName("reason")
-        self.reason.setWordWrap(True)
-        self.reason.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
+        self.verdict, self.reason, self.working = QLabel(), QLabel(), QLabel()
+        said = QWidget()
+        lines = QVBoxLayout(said)
+        lines.setContentsMargins(14, 6, 12, 10)
+        lines.setSpacing(4)
+        for label, name in ((self.verdict, "reasonTitle"), (self.reason, "reason"), (self.working, "hint")):
+            label.setObjectName(name)
+            label.setTextFormat(Qt.TextFormat.PlainText)
+            label.setWordWrap(True)
+            label.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
+            lines.addWidget(label)
+        lines.addStretch(1)
         self.reason.setAccessibleName(self.tr("Reason of the chosen margin"))
-        self.reason.setAlignment(Qt.AlignmentFlag.AlignTop)
-        self.reason.setContentsMargins(14, 6, 12, 10)
+        self.working.setAccessibleName(self.tr("Working of the chosen margin"))
         scroll = QScrollArea()
         scroll.setObjectName("reasonArea")
         scroll.setWidgetResizable(True)
-        scroll.setWidget(self.reason)
+        scroll.setWidget(said)
         layout = QVBoxLayout(self)
         layout.setContentsMargins(0, 0, 0, 0)
         layout.setSpacing(0)
@@ -64,16 +71,20 @@ class Ladder(QWidget):
         self.rungs.follow()
         finding = self.rungs.chosen
         if finding is None:
-            self.reason.setText(self.tr("Nothing is proven before it is measured.") if self.session.examination else "")
+            self.verdict.setText(
+                self.tr("Nothing is proven before it is measured.") if self.session.examination else ""
+            )
+            self.reason.setText("")
+            self.working.setText("")
             return
         from honest_lift.checks.wording import reason, source_words, working
 
-        lines = working(finding, self.session.engine)
-        parts = [f"<b>{finding.check.title}: {finding.verdict.word}.</b> {reason(finding, self.session.engine)}"]
-        parts += [f"<span style='color:{self.rungs.theme.muted}'>{line}</span>" for line in lines]
-        if source := source_words(finding):
-            parts.append(f"<span style='color:{self.rungs.theme.muted}'>limit: {source}</span>")
-        self.reason.setText("<br>".join(parts))
+        engine = self.session.engine
+        lines = working(finding, engine)
+        source = source_words(finding)
+        self.verdict.setText(f"{finding.check.title}: {finding.verdict.word}")
+        self.reason.setText(reason(finding, engine))
+        self.working.setText("\n".join((*lines, self.tr("limit: {0}").format(source)) if source else lines))
 
 
 class Rungs(QWidget):

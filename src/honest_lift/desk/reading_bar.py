@@ -26,6 +26,7 @@ class ReadingBar(QWidget):
         self._ways: dict[str, str] = {}
         self._tools: dict[str, str] = {}
         self._tasks: list[Task] = []
+        self._filled: tuple = ()
         self._build()
         session.moved.connect(self.follow)
         session.changed.connect(self.follow)
@@ -126,6 +127,10 @@ class ReadingBar(QWidget):
 
     def _fill_ways(self) -> None:
         task = self.task
+        filled = (task, self.session.engine.tools, self.session.engine.default_tools)
+        if filled == self._filled:
+            return
+        self._filled = filled
         ways = task.row.ways if task else ()
         self.way.clear()
         for way in ways:
@@ -203,8 +208,7 @@ class ReadingBar(QWidget):
         except EntryError as error:
             self._tell(str(error), error=True)
             return
-        self.understood.setObjectName("barUnderstood")
-        self._restyle()
+        self._style(error=False)
         self.understood.setText(self._understood_words(value) if value is not None else "")
         self._show_hint()
 
@@ -253,13 +257,16 @@ class ReadingBar(QWidget):
         return [one for one in found if not one.fate]
 
     def _tell(self, words: str, *, error: bool) -> None:
-        self.understood.setObjectName("barError" if error else "barUnderstood")
-        self._restyle()
+        self._style(error=error)
         self.understood.setText(words)
         if error:
             self.hint.setText("")
 
-    def _restyle(self) -> None:
+    def _style(self, *, error: bool) -> None:
+        name = "barError" if error else "barUnderstood"
+        if name == self.understood.objectName():  # styling anew costs more than all the rest of a key press
+            return
+        self.understood.setObjectName(name)
         self.understood.style().unpolish(self.understood)
         self.understood.style().polish(self.understood)
 
@@ -283,9 +290,13 @@ class ReadingBar(QWidget):
             return
         if not self._is_plausible(task, value, text):
             return
+        self.entry.clear()
         if self._take(task, place, value, text.strip(), repeat=repeat):
-            self.entry.clear()
-            self._step_on(task, place, text.strip())
+            self._tell(self.tr("{0} at {1} taken.").format(text.strip(), place.title), error=False)
+            self._show_hint()
+            self.entry.setFocus()
+        else:
+            self.entry.setText(text)
 
     def _is_plausible(self, task: Task, value: float, text: str) -> bool:
         low, high = task.row.plausible
@@ -310,16 +321,9 @@ class ReadingBar(QWidget):
         unit = self.session.unit(task.row.dimension)
         if task.quantity == "shims":
             one = fitment(self.session.engine, "shims", place.name, thicknesses_mm=(value,) if value else ())
-            return self.session.do(Fit((one,), f"shims at {place.title}: {text}"))
+            return self.session.do(Fit((one,), f"shims at {place.title}: {text}"), then_walk=True)
         reading = reading_of(
             self.session.book, task.quantity, place, value, text=text, unit=unit, way=self.way.currentData() or "",
             tool=self.tool.currentData() or "", at=task.at, repeat=repeat,
         )  # fmt: skip
-        return self.session.do(Confirm((reading,)))
-
-    def _step_on(self, task: Task, place: Place, text: str) -> None:
-        if task.place(self.session) == place:
-            self.session.walk(1)
-        self._tell(self.tr("{0} at {1} taken.").format(text, place.title), error=False)
-        self._show_hint()
-        self.entry.setFocus()
+        return self.session.do(Confirm((reading,)), then_walk=True)

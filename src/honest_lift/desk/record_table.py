@@ -7,9 +7,9 @@ it is as it was.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from typing import Any
 
+from msgspec import Struct
 from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
 from PyQt6.QtGui import QColor
 from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QHeaderView, QStyledItemDelegate, QTableView
@@ -18,8 +18,7 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
 
-@dataclass(frozen=True)
-class Column:
+class Column(Struct, frozen=True):
     """A column: its title, the text of a record's cell, and what a typed text makes of the record.
 
     `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives

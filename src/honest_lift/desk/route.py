@@ -25,8 +25,10 @@ class Route(QWidget):
         self.setObjectName("side")
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName(self.tr("Steps of the job"))
+        self._look: list[tuple[bool, int, int, str]] = []
         for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.update)
+            signal.connect(self.refresh)
+        self.refresh()
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
@@ -34,24 +36,30 @@ class Route(QWidget):
         self.setFixedWidth(round(200 * zoom))
         self.update()
 
+    def refresh(self) -> None:
+        """Follow the session; drawn again only when something looks otherwise."""
+        found = self.session.examination
+        words = {step: found.of_engine(step).word if found else "unproven" for step in STEPS}
+        look = [(step == self.session.step, *progress(self.session, step), words[step]) for step in STEPS]
+        if look != self._look:
+            self._look = look
+            self.update()
+
     def paintEvent(self, event) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         t, z = self.theme, self.zoom
         painter.fillRect(self.rect(), QColor(t.paper2))
-        for i, (step, title) in enumerate(STEPS.items()):
+        for i, (title, (here, done, whole, word)) in enumerate(zip(STEPS.values(), self._look, strict=True)):
             top = (8 + _ROW * i) * z
-            here = step == self.session.step
             if here:
                 painter.fillRect(QRectF(0, top, self.width(), _ROW * z), QColor(t.paper))
                 painter.fillRect(QRectF(0, top, 4 * z, _ROW * z), QColor(t.blue2 if t.name == "light" else t.faint))
             painter.setPen(QColor(t.ink))
-            painter.setFont(font(14.5 * z, bold=here))
+            painter.setFont(font(14 * z, bold=here))
             painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
-            done, whole = progress(self.session, step)
             self._paint_progress(painter, top + 29 * z, done, whole)
-            if step != "engine":
-                word = self.session.examination.of_engine(step).word if self.session.examination else "unproven"
+            if i:  # engine and parts carries no verdict
                 paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())

@@ -16,12 +16,12 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_book, write_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry
-from honest_lift.facts.journal_file import JournalWriter, unsaved_entries
 from honest_lift.facts.place import Place, at_position, of_spring
 from honest_lift.facts.tools import KINDS
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
+    from honest_lift.facts.journal_file import JournalWriter
 
 STEPS = {"engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights"}
 
@@ -69,7 +69,7 @@ class Session(QObject):
     @property
     def is_dirty(self) -> bool:
         """Tell whether anything has changed since the engine was saved or opened."""
-        return self.book is not self._saved and self.book != self._saved
+        return self.engine is not self._saved.engine or self.book.journal is not self._saved.journal
 
     def unit(self, dimension: str) -> str:
         """Give the unit a dimension is shown in."""
@@ -84,14 +84,14 @@ class Session(QObject):
 
     # --- changing it ---
 
-    def do(self, edit: Edit) -> bool:
-        """Apply an edit. What can't be done is said, and then nothing has changed."""
+    def do(self, edit: Edit, *, then_walk: bool = False) -> bool:
+        """Apply an edit, then step on if asked. What can't be done is said, and then nothing has changed."""
         try:
             entries = self.history.do(edit)
         except EditError as error:
             self.warned.emit(str(error))
             return False
-        self._after(entries)
+        self._after(entries, then_walk=then_walk)
         if not isinstance(edit, Confirm):
             self.told.emit(f"{edit.sentence[:1].upper()}{edit.sentence[1:]}.")
         return True
@@ -110,13 +110,17 @@ class Session(QObject):
             self._after(self.history.redo())
             self.told.emit(f"Done again: {sentence}.")
 
-    def _after(self, entries: tuple[AnyEntry, ...]) -> None:
+    def _after(self, entries: tuple[AnyEntry, ...], *, then_walk: bool = False) -> None:
         if entries:
             if self._journal is None:
+                from honest_lift.facts.journal_file import JournalWriter
+
                 self._journal = JournalWriter(self.engine.id, self._flushed.emit, self._unsafe.emit)
             self._journal.append(entries)
         self._settle()
-        self.examine()
+        self._examine()
+        if then_walk:
+            self._step(1)
         self.changed.emit()
 
     def _say_confirmed(self, entries: tuple[AnyEntry, ...]) -> None:
@@ -125,13 +129,16 @@ class Session(QObject):
     # --- what is found ---
 
     def examine(self) -> None:
-        """Run the checks, once the first window has been painted."""
-        if not self._may_examine:
-            return
-        from honest_lift.checks.examine import examine
+        """Run the checks and tell, once the first window has been painted."""
+        self._examine()
+        if self.examination is not None:
+            self.examined.emit()
 
-        self.examination = examine(self.book)
-        self.examined.emit()
+    def _examine(self) -> None:
+        if self._may_examine:
+            from honest_lift.checks.examine import examine
+
+            self.examination = examine(self.book)
 
     def start_examining(self) -> None:
         """Let the checks in: the first window has been painted."""
@@ -155,21 +162,28 @@ class Session(QObject):
 
     def walk(self, by: int) -> None:
         """Walk to another valve in head order, or on the bench to another spring in their order."""
-        if self.step == "springs":
-            names = [one.id for one in self.engine.springs]
-            if names:
-                self.go_spring(
-                    names[(names.index(self.spring) + by) % len(names)] if self.spring in names else names[0]
-                )
+        self._step(by)
+        self.moved.emit()
+
+    def _step(self, by: int) -> None:
+        names, here = self._walked()
+        if not names:
             return
-        names = [one.id for one in self.engine.layout.positions]
-        if names:
-            self.go(names[(names.index(self.position) + by) % len(names)] if self.position in names else names[0])
+        there = names[(names.index(here) + by) % len(names)] if here in names else names[0]
+        if self.step == "springs":
+            self.spring, self.position = there, self.engine.position_of(there) or self.position
+        else:
+            self.position, self.spring = there, self.engine.spring_at(there) or self.spring
+
+    def _walked(self) -> tuple[list[str], str]:
+        """Give the names one walks along at the open step, and where one stands."""
+        if self.step == "springs":
+            return [one.id for one in self.engine.springs], self.spring
+        return [one.id for one in self.engine.layout.positions], self.position
 
     def following(self) -> str:
         """Say in words which place comes after the current one; "" when none does."""
-        names = [one.id for one in (self.engine.springs if self.step == "springs" else self.engine.layout.positions)]
-        here = self.spring if self.step == "springs" else self.position
+        names, here = self._walked()
         if here not in names:
             return ""
         after = names[(names.index(here) + 1) % len(names)]
@@ -236,6 +250,8 @@ class Session(QObject):
 
     def recovered(self) -> tuple[tuple[AnyEntry, ...], int]:
         """Give what was confirmed for this engine and is not in it, and how many lines could not be read."""
+        from honest_lift.facts.journal_file import unsaved_entries
+
         return unsaved_entries(self.book)
 
     def recover(self, entries: tuple[AnyEntry, ...]) -> None:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from msgspec import Struct
 
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG, Quantity
+from honest_lift.facts.journal import standing
 from honest_lift.facts.place import Place, at_position, of_spring
 from honest_lift.numbers.units import in_words
 
@@ -15,8 +16,7 @@ _OF_VALVES = (
 )  # fmt: skip
 
 
-@dataclass(frozen=True)
-class Task:
+class Task(Struct, frozen=True):
     """A quantity to be read, of a member of the spring or at a height where that applies."""
 
     quantity: str
@@ -53,7 +53,7 @@ def spring_tasks(session: Session) -> list[Task]:
     owner, card = session.engine.set_of(session.spring), session.engine.card_of(session.spring)
     members = [member.name for member in card.members] if card and len(card.members) > 1 else []
     unit = session.unit("length")
-    heights = owner.test_heights_mm if owner else ()
+    heights = _heights(session, owner.id, owner.test_heights_mm) if owner else ()
     tasks = [Task("spring_load", f"load at {in_words(h, 'length', unit)}", "", h) for h in heights]
     tasks += [Task("bind_height", f"bind height, {name}" if name else "bind height", name) for name in members or [""]]
     return tasks + [
@@ -61,3 +61,14 @@ def spring_tasks(session: Session) -> list[Task]:
         for name in members
         for h in heights
     ]
+
+
+def _heights(session: Session, owner: str, planned: tuple[float, ...]) -> tuple[float, ...]:
+    """Give the heights a set is tested at: those planned, and any that was read all the same."""
+    springs = {one.id for one in session.engine.springs if one.set == owner}
+    read = {
+        one.reading.at["test_height"]
+        for one in standing(session.book.journal)
+        if not one.fate and one.place.name in springs and "test_height" in one.reading.at
+    }
+    return tuple(sorted({*planned, *read}, reverse=True))

@@ -2,17 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from pathlib import Path
 
+from msgspec import Struct
 from PyQt6.QtGui import QColor, QFont, QFontDatabase
 
 FAMILY = "B612"
 _FONTS = Path(__file__).parent / "fonts"
 
 
-@dataclass(frozen=True)
-class Theme:
+class Theme(Struct, frozen=True):
     """Every colour by what it is for. Verdict colours only ever fill shapes."""
 
     name: str
@@ -78,6 +77,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QMenu::item {{ padding: 4px 26px 4px 20px; }}
     QMenu::item:disabled {{ color: {t.muted}; }}
     QMenu::separator {{ height: 1px; background: {t.rule}; margin: 4px 8px; }}
+    #reasonTitle {{ font-weight: bold; }}
     #title {{ font-size: {px[18]}; font-weight: bold; }}
     #subtitle, #hint {{ color: {t.muted}; }}
     #caution {{ color: {t.amber_words}; }}
@@ -104,7 +104,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QPushButton:hover {{ background: {t.select}; }}
     QPushButton:focus {{ border: 2px solid {t.close}; padding: 3px 11px; }}
     QPushButton:disabled {{ color: {t.muted}; }}
-    QScrollArea, #reason, #reasonArea, #reasonArea > QWidget {{ border: 0; background: transparent; }}
+    QScrollArea, #reasonArea, #reasonArea > QWidget, #reasonArea > QWidget > QWidget {{ border: 0; background: transparent; }}
     QScrollBar:vertical {{ width: 10px; background: transparent; }}
     QScrollBar:horizontal {{ height: 10px; background: transparent; }}
     QScrollBar::handle {{ background: {t.rule}; border-radius: 4px; min-height: 24px; min-width: 24px; }}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 from pathlib import Path
 
 from PyQt6.QtCore import QSettings, Qt, QTimer
@@ -136,10 +137,12 @@ class Window(QMainWindow):
         self.setWindowModified(session.is_dirty)
         self._actions["undo"].setEnabled(bool(session.history.undo_sentence))
         self._actions["redo"].setEnabled(bool(session.history.redo_sentence))
-        self._actions["undo"].setText(self._told("&Undo", session.history.undo_sentence))
-        self._actions["redo"].setText(self._told("Re&do", session.history.redo_sentence))
+        for name, verb, sentence in (
+            ("undo", "&Undo", session.history.undo_sentence),
+            ("redo", "Re&do", session.history.redo_sentence),
+        ):
+            self._actions[name].setText(self._told(verb, sentence))
         self._actions["restore"].setEnabled(session.path is not None)
-        self.strip.dress(THEMES[self.theme_name], self.zoom)
 
     def _told(self, verb: str, sentence: str) -> str:
         return f"{self.tr(verb)}: {sentence.replace('&', '&&')}" if sentence else self.tr(verb)
@@ -154,6 +157,7 @@ class Window(QMainWindow):
 
     def _after_first_paint(self) -> None:
         self.session.start_examining()
+        gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
         self._offer_recovery()
         self._name_what_was_set_aside()
 
@@ -472,7 +476,6 @@ def application() -> QApplication:
         return existing
     QApplication.setAttribute(Qt.ApplicationAttribute.AA_DontShowIconsInMenus)
     app = QApplication(["honest-lift"])
-    app.setStyle("Fusion")
     app.setApplicationName("honest-lift")
     app.setDesktopFileName("honest-lift")
     return app

@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from math import isfinite
+
+from msgspec import Struct
 
 from honest_lift.drawings.scene import Box, Circle, Line, Scene, Stroke, Words
 
 _WIDE, _HIGH = 100.0, 50.0
 
 
-@dataclass(frozen=True, slots=True)
-class Dot:
+class Dot(Struct, frozen=True):
     """One valve's height on the axis, in the unit the axis is labelled in."""
 
     name: str

@@ -6,15 +6,15 @@ construction line, "mark" what the eye must meet, "fill" a filled body.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Literal
+
+from msgspec import Struct
 
 Ink = Literal["line", "faint", "mark", "fill", "band"]
 Anchor = Literal["left", "middle", "right"]
 
 
-@dataclass(frozen=True, slots=True)
-class Line:
+class Line(Struct, frozen=True):
     """A straight line."""
 
     x1: float
@@ -25,8 +25,7 @@ class Line:
     dashed: bool = False
 
 
-@dataclass(frozen=True, slots=True)
-class Circle:
+class Circle(Struct, frozen=True):
     """A circle about its centre."""
 
     x: float
@@ -36,8 +35,7 @@ class Circle:
     filled: bool = False
 
 
-@dataclass(frozen=True, slots=True)
-class Box:
+class Box(Struct, frozen=True):
     """A box by its lower left corner."""
 
     x: float
@@ -48,8 +46,7 @@ class Box:
     filled: bool = False
 
 
-@dataclass(frozen=True, slots=True)
-class Words:
+class Words(Struct, frozen=True):
     """Words at a point; their size on paper does not scale with the scene. `size` is "figure", "label" or "small"."""
 
     x: float
@@ -63,8 +60,7 @@ class Words:
 Stroke = Line | Circle | Box | Words
 
 
-@dataclass(frozen=True, slots=True)
-class Scene:
+class Scene(Struct, frozen=True):
     """Strokes and the part of the plane they are seen in. `stretched`: x and y scale apart."""
 
     strokes: tuple[Stroke, ...]

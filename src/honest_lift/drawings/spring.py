@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from math import isfinite
+
+from msgspec import Struct
 
 from honest_lift.drawings.scene import Box, Circle, Line, Scene, Stroke, Words
 from honest_lift.facts.parts import Member
@@ -12,8 +13,7 @@ _RETAINER_MM = 3.0
 _PLAIN_MM = 36.0  # width of a spring whose diameters nobody stated
 
 
-@dataclass(frozen=True, slots=True)
-class SpringView:
+class SpringView(Struct, frozen=True):
     """One state of a spring: what stands under it, its height, and the words beneath and beside it."""
 
     title: str

@@ -2,18 +2,25 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
+from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
 
+_RESTS_ON = frozenset({"valve_lift", "lobe_lift", "rocker_ratio", "lash"})
 
-def lift_at_valve(book: Book, positions: Sequence[str]) -> Estimate:
-    """Give the valve lift (n,) in mm at positions."""
+
+def lift_at_valve(book: Book) -> Estimate:
+    """Give the valve lift (n,) in mm at every position, in head order; remembered while nothing it rests on changes."""
+    return _lift(narrowed(book, _RESTS_ON, frozenset()))
+
+
+@by_value
+def _lift(book: Book) -> Estimate:
+    positions = [one.id for one in book.engine.layout.positions]
     places = [at_position(name) for name in positions]
     measured = estimate_of([resolve(book, "valve_lift", place) for place in places])
     lobe, ratio, lash = (

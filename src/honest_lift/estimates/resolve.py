@@ -6,7 +6,6 @@ measured or specified further off. A reading at a place wins over what was state
 
 from __future__ import annotations
 
-from collections import defaultdict
 from math import sqrt
 from statistics import fmean, stdev
 
@@ -15,7 +14,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import in_place
-from honest_lift.facts.journal import AnyEntry, Standing, standing
+from honest_lift.facts.journal import Standing, by_place
 from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
@@ -56,7 +55,7 @@ def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
 
 def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing, ...]:
     """Give the readings that count for a quantity at a place, oldest first."""
-    return _by_place(book.journal).get((quantity, place), ())
+    return tuple(one for one in by_place(book.journal).get((quantity, place), ()) if not one.fate)
 
 
 def measured(engine: Engine, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
@@ -135,12 +134,3 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
 @by_identity
 def _by_key(facts: tuple[Fact, ...]) -> dict[tuple[str, Place], Fact]:
     return {fact.key: fact for fact in facts}
-
-
-@by_identity
-def _by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Standing, ...]]:
-    found: dict[tuple[str, Place], list[Standing]] = defaultdict(list)
-    for one in standing(journal):
-        if not one.fate:
-            found[one.reading.quantity, one.place].append(one)
-    return {key: tuple(ones) for key, ones in found.items()}

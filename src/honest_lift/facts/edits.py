@@ -5,7 +5,7 @@ Nothing else changes an engine: not the window, not an instrument, not an import
 
 from __future__ import annotations
 
-import uuid
+import os
 from datetime import UTC, datetime
 from typing import Any, Literal
 
@@ -15,8 +15,8 @@ from msgspec.structs import replace
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import Fitment, Slot
-from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut, standing
+from honest_lift.facts.fitments import Fitment, Slot, in_place
+from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, Standing, StruckOut, by_place, standing
 from honest_lift.facts.layout import Layout
 from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
@@ -53,7 +53,7 @@ class Edit(Struct, frozen=True):
 
 def new_id() -> str:
     """Make an id that no other entry of any engine has."""
-    return uuid.uuid4().hex[:16]
+    return os.urandom(8).hex()
 
 
 def now() -> str:
@@ -342,13 +342,20 @@ def reading_of(
     )  # fmt: skip
 
 
-def readings_at(book: Book, quantity: str, place: Place, at: dict[str, float] | None = None) -> list[Any]:
+def is_stale(engine: Engine, one: Standing) -> bool:
+    """Tell whether something a reading depended on was fitted, cut or changed since."""
+    place = one.place.name
+    fitted = in_place(engine.fitments)
+    return any(_id_of(fitted.get((slot, place))) != then for slot, then in one.depends_on.items())
+
+
+def _id_of(one: Fitment | None) -> str:
+    return one.id if one else ""
+
+
+def readings_at(book: Book, quantity: str, place: Place, at: dict[str, float] | None = None) -> list[Standing]:
     """Give every reading ever taken of a quantity at a place, as it stands, oldest first."""
-    return [
-        one
-        for one in standing(book.journal)
-        if one.reading.quantity == quantity and one.place == place and (at is None or one.reading.at == at)
-    ]
+    return [one for one in by_place(book.journal).get((quantity, place), ()) if at is None or one.reading.at == at]
 
 
 def _reading(book: Book, reading: str) -> Reading:

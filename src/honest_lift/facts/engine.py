@@ -8,7 +8,7 @@ from msgspec import Struct, field
 
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
-from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
@@ -101,3 +101,29 @@ class Book(Struct, frozen=True, forbid_unknown_fields=True):
     engine: Engine
     journal: tuple[AnyEntry, ...] = ()
     set_aside: tuple[SetAside, ...] = ()
+
+
+def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, parts: bool = False) -> Book:
+    """Reduce a book to what some quantities are resolved from, so that everything else may change unnoticed.
+
+    Answers can then be remembered by the narrowed book: it is equal whenever nothing they rest on has changed.
+    `parts` keeps springs, their cards and the limits too.
+    """
+    whole = book.engine
+    engine = Engine(
+        "",
+        layout=whole.layout,
+        gear=whole.gear,
+        lifter=whole.lifter,
+        facts=tuple(one for one in whole.facts if one.quantity in quantities),
+        fitments=tuple(one for one in whole.fitments if one.slot in slots),
+        tools=whole.tools,
+        default_tools=whole.default_tools,
+        tolerances=whole.tolerances,
+        cards=whole.cards if parts else (),
+        sets=whole.sets if parts else (),
+        springs=whole.springs if parts else (),
+        limits=whole.limits if parts else (),
+    )
+    journal = tuple(one for one in book.journal if not isinstance(one, Reading) or one.quantity in quantities)
+    return Book(engine, journal, book.set_aside)

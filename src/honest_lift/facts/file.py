@@ -6,9 +6,9 @@ Values out of physical sense do not refuse a file: they are set aside and named 
 
 from __future__ import annotations
 
+import contextlib
 import json
 import os
-import tempfile
 from pathlib import Path
 from typing import Any
 
@@ -75,23 +75,20 @@ def write_book(book: Book, path: Path) -> None:
     data = encode_book(book)
     if len(data) > LARGEST_BYTES:
         raise FileError(f"{path}: the engine takes {len(data) / 1e6:.0f} MB, more than a file may hold.")
-    temporary = ""
+    temporary = path.with_name(f".{path.name}.{os.getpid()}.{os.urandom(4).hex()}.part")
     try:
-        handle, temporary = tempfile.mkstemp(dir=path.parent, prefix=f".{path.name}.", suffix=".part")
-        with os.fdopen(handle, "wb") as file:
+        with temporary.open("xb") as file:
             file.write(data)
             file.flush()
             os.fsync(file.fileno())
         if path.exists():
-            Path(temporary).chmod(path.stat().st_mode & 0o777)
+            temporary.chmod(path.stat().st_mode & 0o777)
             _keep_previous(path)
-        else:
-            Path(temporary).chmod(0o666 & ~_umask())
-        Path(temporary).replace(path)
+        temporary.replace(path)
         _flush_folder(path.parent)
     except OSError as error:
-        if temporary:
-            Path(temporary).unlink(missing_ok=True)
+        with contextlib.suppress(OSError):
+            temporary.unlink(missing_ok=True)
         raise FileError(f"{path}: can't be written: {error.strerror or error}. Save it elsewhere.") from None
 
 
@@ -186,9 +183,3 @@ def _flush_folder(folder: Path) -> None:
         os.fsync(handle)
     finally:
         os.close(handle)
-
-
-def _umask() -> int:
-    mask = os.umask(0)
-    os.umask(mask)
-    return mask

@@ -6,8 +6,7 @@ redo and new work can lose one.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
-
+from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.facts.edits import Edit, new_id, now
@@ -15,21 +14,19 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import AnyEntry, undoing
 
 
-@dataclass(frozen=True, slots=True)
-class _Step:
+class _Step(Struct, frozen=True):
     sentence: str
     before: Engine
     after: Engine
     entries: tuple[AnyEntry, ...]  # those that now stand for the step, and would be taken back
 
 
-@dataclass(slots=True)
-class History:
+class History(Struct):
     """A book and the way it came about. `book` is always the present one."""
 
     book: Book
-    _done: list[_Step] = field(default_factory=list)
-    _undone: list[_Step] = field(default_factory=list)
+    _done: list[_Step] = []
+    _undone: list[_Step] = []
 
     @property
     def undo_sentence(self) -> str:

@@ -126,3 +126,12 @@ def undoing(entry: AnyEntry, new_id: str, when: str, by: str) -> StruckOut | Wit
     if isinstance(entry, Reading):
         return StruckOut(new_id, when, by, entry.id, "taken back")
     return Withdrawn(new_id, when, by, entry.id)
+
+
+@by_identity
+def by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Standing, ...]]:
+    """Give the readings of each (quantity, place) as they stand, oldest first."""
+    found: dict[tuple[str, Place], list[Standing]] = {}
+    for one in standing(journal):
+        found.setdefault((one.reading.quantity, one.place), []).append(one)
+    return {key: tuple(ones) for key, ones in found.items()}

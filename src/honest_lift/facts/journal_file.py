@@ -13,7 +13,6 @@ from collections.abc import Callable
 from pathlib import Path
 
 import msgspec
-from platformdirs import user_state_path
 
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import AnyEntry
@@ -23,6 +22,8 @@ _DECODER = msgspec.json.Decoder(AnyEntry)
 
 def journal_path(engine: str) -> Path:
     """Give the journal file of an engine by its id."""
+    from platformdirs import user_state_path  # not needed before the first reading is confirmed
+
     safe = "".join(letter for letter in engine if letter.isalnum() or letter in "-_")[:64]
     return user_state_path("honest-lift") / "journals" / f"{safe}.jsonl"
 

@@ -11,9 +11,10 @@ typed text: it takes `nan`, `1_800`, `1e3` and digits of other scripts, and peop
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
 from fractions import Fraction
 from itertools import product
+
+from msgspec import Struct
 
 from honest_lift.numbers.units import LENGTH, UNITS, Unit, unit_of
 
@@ -41,6 +42,7 @@ _MIXED_DASH = re.compile(r"([0-9]+)-([0-9]+)/([0-9]+)(?![0-9])")
 _FRACTION = re.compile(r"([0-9]+)/([0-9]+)(?![0-9])")
 _THOUSANDS = re.compile(r"[0-9]{1,3}(?:,[0-9]{3})+\.[0-9]+(?![0-9,.])")
 _COMMA = re.compile(r"([0-9]*),([0-9]+)(?![0-9,.])")
+_PLAIN_DECIMAL = re.compile(r"[0-9]+(?:\.[0-9]+)?|\.[0-9]+")
 _DECIMAL = re.compile(r"[0-9]+\.?[0-9]*|\.[0-9]+")
 _SPELLINGS = sorted(((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0]))
 
@@ -49,8 +51,7 @@ class EntryError(ValueError):
     """A person's mistake in typing: the message says what was given, what is wrong and what would be right."""
 
 
-@dataclass(frozen=True, slots=True)
-class Field:
+class Field(Struct, frozen=True):
     """Where an entry is typed: its dimension, the unit of bare figures, and the range in that unit."""
 
     dimension: str
@@ -72,8 +73,7 @@ class Field:
         return unit_of(self.dimension, self.unit)
 
 
-@dataclass(frozen=True, slots=True)
-class _Term:
+class _Term(Struct, frozen=True):
     sign: int
     values: tuple[Fraction, ...]  # one, or two where a comma can be read two ways
     unit: Unit | None
@@ -95,6 +95,8 @@ def parse(text: str, field: Field) -> float | None:
     plain = _normal(text)
     if not plain:
         return None
+    if _PLAIN_DECIMAL.fullmatch(plain):  # most of what is typed
+        return float(_in_range(plain, {Fraction(plain) * field.own.factor}, field))
     terms = _terms(plain, field)
     _check_units(terms, field)
     totals = {
@@ -109,6 +111,8 @@ def parse(text: str, field: Field) -> float | None:
 
 def _normal(text: str) -> str:
     for sign, written in _VULGAR.items():
+        if sign not in text:
+            continue
         text = re.sub(rf"(?<=[0-9]) *{sign}", f" {written}", text).replace(sign, written)
     return text.translate(_PLAIN).replace("''", '"').strip()
 

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
+from msgspec import Struct
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QFormLayout, QLineEdit
 
@@ -26,8 +25,7 @@ _PLACES = {
 _KINDS = ("from its card", "assumed", "measured")
 
 
-@dataclass(frozen=True)
-class _Row:
+class _Row(Struct, frozen=True):
     """A quantity at a place with the fact that stands there, if any."""
 
     id: str

@@ -8,7 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.heights.grid import KIND, STALE, VERDICT, HeightsGrid
+from honest_lift.desk.heights.grid import HeightsGrid
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.drawings.height_axis import Dot, height_axis_scene
@@ -35,7 +35,7 @@ class HeightsSheet(QWidget):
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The current valve's spring, closed and open, to scale"))
         self.model = HeightsGrid(session)
-        self.grid = GridView(VERDICT, STALE, KIND)
+        self.grid = GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Heights and loads of every valve"))
         head = QHBoxLayout()
@@ -49,7 +49,7 @@ class HeightsSheet(QWidget):
         column.addWidget(self.drawing)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
-        self.grid.chosen.connect(lambda row, _: session.go(self.model.position(row)))
+        self.grid.chosen.connect(lambda row, _: session.go(self.model.name(row)))
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
         self.refresh()

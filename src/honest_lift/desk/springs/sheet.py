@@ -6,7 +6,6 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.heights.grid import KIND, STALE, VERDICT
 from honest_lift.desk.session import Session
 from honest_lift.desk.springs.grid import SpringsGrid
 from honest_lift.desk.tasks import Task
@@ -30,7 +29,7 @@ class SpringsSheet(QWidget):
         caution = QLabel(CATALOG["spring_load"].caution)
         caution.setObjectName("caution")
         self.model = SpringsGrid(session)
-        self.grid = GridView(VERDICT, STALE, KIND)
+        self.grid = GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Loads and bind heights of every spring"))
         head = QHBoxLayout()
@@ -59,7 +58,7 @@ class SpringsSheet(QWidget):
     def _size_columns(self) -> None:
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 54), (1, 40), (2, 122), (self.model.columnCount() - 1, 34)):
+        for column, width in ((0, 54), (1, 40), (2, 96), (self.model.columnCount() - 1, 34)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * self.zoom))
 
@@ -87,6 +86,6 @@ class SpringsSheet(QWidget):
             self.grid.blockSignals(False)
 
     def _chosen(self, row: int, column: int) -> None:
-        self.session.go_spring(self.model.spring(row))
+        self.session.go_spring(self.model.name(row))
         if task := self.model.task_of(column):
             self.asked.emit(task)

@@ -17,16 +17,15 @@ from honest_lift.numbers.doubt import Array
 
 
 def load_at(height_mm: Array, heights_mm: Array, loads_n: Array) -> Array:
-    """Give loads (..., n) in N at heights (..., n), from points (..., n, p) in any order, NaN where a spring has fewer.
+    """Give loads (..., n) in N at heights (..., n), from points (..., n, p) with heights rising.
 
-    A spring with fewer than two points gives NaN.
+    Points end in NaN where a spring has fewer; one with fewer than two gives NaN.
     """
     shape = np.broadcast_shapes(height_mm.shape, heights_mm.shape[:-1])
     height = np.broadcast_to(height_mm, shape).reshape(-1, shape[-1])
     points = (*shape, heights_mm.shape[-1])
-    order = np.argsort(heights_mm, axis=-1)  # rising heights; NaN goes last
-    hs = np.broadcast_to(np.take_along_axis(heights_mm, order, -1), points).reshape(-1, *points[-2:])
-    loads = np.broadcast_to(np.take_along_axis(loads_n, order, -1), points).reshape(-1, *points[-2:])
+    hs = np.broadcast_to(heights_mm, points).reshape(-1, *points[-2:])
+    loads = np.broadcast_to(loads_n, points).reshape(-1, *points[-2:])
     counts = np.isfinite(hs[0]).sum(axis=-1)
     result = np.full(height.shape, np.nan)
     for count in np.unique(counts[counts >= 2]):
@@ -43,11 +42,9 @@ def is_extrapolated(height_mm: Array, heights_mm: Array) -> NDArray[np.bool_]:
 
 
 def are_contradictory(heights_mm: Array, loads_n: Array) -> NDArray[np.bool_]:
-    """Tell, (n,), whose points (n, p) are no spring: load must rise strictly as height falls."""
-    order = np.argsort(heights_mm, axis=-1)
-    hs, loads = np.take_along_axis(heights_mm, order, -1), np.take_along_axis(loads_n, order, -1)
+    """Tell, (n,), whose points (n, p), heights rising, are no spring: load must rise strictly as height falls."""
     with np.errstate(invalid="ignore"):
-        wrong = (np.diff(loads, axis=-1) >= 0) | (np.diff(hs, axis=-1) <= 0)
+        wrong = (np.diff(loads_n, axis=-1) >= 0) | (np.diff(heights_mm, axis=-1) <= 0)
     return np.asarray(wrong.any(axis=-1))
 
 

@@ -1,0 +1,28 @@
+"""Peak memory of the program with the demonstration engine open and every page visited."""
+
+import resource
+
+from honest_lift.demo.engine import demo_book
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import load_fonts
+from honest_lift.desk.window import Window, application
+from honest_lift.facts.edits import new_id
+
+app = application()
+load_fonts()
+session = Session(demo_book(new_id()))
+window = Window(session)
+window.show()
+app.processEvents()
+for step in ("springs", "engine", "heights"):
+    session.open_step(step)
+    app.processEvents()
+    if step == "engine":
+        for page in window.sheets["engine"].pages:
+            window.sheets["engine"].show_page(page)
+            app.processEvents()
+for position in session.engine.layout.positions:
+    session.go(position.id)
+    app.processEvents()
+print("peak", resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024, flush=True)
+session.close()

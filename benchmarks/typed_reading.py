@@ -1,0 +1,42 @@
+"""A typed reading to the repainted screen, key press by key press; and the journal's flush to the disk apart."""
+
+import statistics
+import sys
+import time
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtTest import QTest
+
+from honest_lift.demo.engine import demo_book
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import load_fonts
+from honest_lift.desk.window import Window, application
+from honest_lift.facts.edits import new_id
+
+
+app = application()
+load_fonts()
+session = Session(demo_book(new_id()))
+window = Window(session)
+window.show()
+session.start_examining()
+for _ in range(20):
+    app.processEvents()
+flushed: list[float] = []
+session._flushed.connect(lambda _: flushed.append(time.perf_counter()))
+spent, flush = [], []
+for i in range(int(sys.argv[1]) if len(sys.argv) > 1 else 60):
+    QTest.keyClicks(window.bar.entry, f"1.{795 + i % 10}")
+    app.processEvents()
+    wait = len(flushed)
+    start = time.perf_counter()
+    QTest.keyClick(window.bar.entry, Qt.Key.Key_Return)
+    app.processEvents()
+    spent.append(time.perf_counter() - start)
+    while len(flushed) == wait:
+        app.processEvents()
+    flush.append(flushed[-1] - start)
+print("typed", statistics.median(spent), sorted(spent)[int(len(spent) * 0.95)])
+print("flushed", statistics.median(flush))
+window.closeEvent = lambda event: event.accept()
+session.close()

@@ -33,10 +33,11 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
 
     @property
     def is_stated(self) -> bool:
-        """Tell whether enough is stated to give a reading a doubt: an accuracy, and how finely it reads."""
+        """Tell whether enough is stated to give a reading a doubt: its accuracy, how finely it reads, a tester's stop."""
         accurate = self.accuracy is not None or self.accuracy_percent is not None
         fine = self.resolution is not None or self.repeatability is not None or self.repeatability_percent is not None
-        return accurate and fine
+        stopped = self.dimension != "load" or self.height_accuracy_mm is not None
+        return accurate and fine and stopped
 
 
 def offset_doubt(tool: Tool, value: float) -> float:

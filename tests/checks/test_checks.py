@@ -1,0 +1,319 @@
+"""The checks on whole engines. Expected figures are worked in the test from the readings."""
+
+import numpy as np
+import pytest
+from engines import POINTS, Bench, demo
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from msgspec.structs import replace
+
+from honest_lift.checks.examine import examine
+from honest_lift.checks.wording import limit_words, reason, title, working
+from honest_lift.facts.edits import Describe, Drop, Fit, Put, State, StrikeOut, fit_springs, fitment
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.history import History
+from honest_lift.facts.limits import Limit
+from honest_lift.facts.place import ENGINE, at_position, of_spring
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
+
+
+def found(bench, check, position="1e"):
+    return examine(bench.book).finding(check, position)
+
+
+def test_an_engine_with_everything_in_order_passes():
+    bench = Bench().complete()
+    examination = examine(bench.book)
+    assert examination.of_engine() is Verdict.PASSES, [(title(f), reason(f, bench.engine)) for f in examination.findings if f.verdict]
+    bind = examination.finding("bind_margin", "1e")
+    assert bind.figure == pytest.approx(45.0 - 9.0 - 32.5)
+    assert examination.finding("seat_load", "1e").figure == pytest.approx(722.0)
+    assert examination.finding("open_load", "1e").figure == pytest.approx(1260.0)
+
+
+def test_an_empty_engine_is_unproven_and_has_no_findings():
+    from honest_lift.facts.engine import Book, Engine
+
+    examination = examine(Book(Engine("x")))
+    assert examination.findings == ()
+    assert examination.of_engine() is Verdict.UNPROVEN
+
+
+def test_a_laid_out_engine_with_nothing_measured_is_unproven_everywhere():
+    examination = examine(Bench().book)
+    assert {one.verdict for one in examination.findings} == {Verdict.UNPROVEN}
+    assert all(np.isnan(one.figure) for one in examination.findings)
+
+
+def test_bind_above_installed_height_is_a_finding():
+    bench = Bench().complete()
+    bench.read("bind_height", of_spring("1"), 46.0, "tester")
+    assert found(bench, "bind_margin").verdict is Verdict.FAILS
+    load = found(bench, "seat_load")
+    assert load.verdict is Verdict.UNPROVEN
+    assert reason(load, bench.engine) == "At this height the coils stand solid: there is no load to give."
+
+
+def test_no_limit_means_unproven_with_its_figure():
+    bench = Bench().complete()
+    bench.do(Drop("limits", "seat")).do(Drop("limits", "profile-bind_margin"))
+    for check in ("seat_load", "bind_margin"):
+        one = found(bench, check)
+        assert one.verdict is Verdict.UNPROVEN
+        assert np.isfinite(one.figure)
+        assert reason(one, bench.engine) == "No limit is stated for this, so its figure proves nothing."
+    assert limit_words(found(bench, "seat_load"), bench.engine) == "no limit stated"
+
+
+def test_the_shops_window_by_lifter_kind_stands_in_for_the_card():
+    bench = Bench().complete().do(Drop("limits", "seat"))
+    bench.do(Put("limits", Limit("shop", "seat_load", 500, 700, origin="shop", lifter="solid flat", source="our shop")))
+    assert found(bench, "seat_load").limit is None
+    bench.do(Describe({"lifter": "solid flat"}, "lifter"))
+    assert found(bench, "seat_load").limit.id == "shop"
+    assert found(bench, "seat_load").verdict is Verdict.FAILS
+
+
+def test_a_load_outside_the_measured_points_never_passes():
+    bench = Bench().complete(lift=11.5)
+    one = found(bench, "open_load")
+    assert one.ground == Ground.EXTRAPOLATED | Ground.SPECIFIED
+    assert (one.verdict, one.provisional) == (Verdict.UNPROVEN, Verdict.PASSES)
+    assert "outside the measured points" in reason(one, bench.engine)
+
+
+def test_an_assumed_lash_never_passes_but_proves_bind_in_its_safe_direction():
+    bench = Bench().complete()
+    bench.do(State((Fact("lash", ENGINE, 0.4, "assumed", low=0.0, high=0.8, low_is_physical=True, source="forgotten"),)))
+    assert found(bench, "bind_margin").verdict is Verdict.PASSES, "less lash than none there is not"
+    assert found(bench, "open_load").verdict is Verdict.UNPROVEN
+    assert "rests on an assumption" in reason(found(bench, "open_load"), bench.engine)
+    bench.do(State((Fact("lash", ENGINE, 0.4, "assumed", low=0.1, high=0.8),)))
+    assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
+    bench.do(State((Fact("lash", ENGINE, 0.4, "assumed"),)))
+    assert "without a range" in reason(found(bench, "bind_margin"), bench.engine)
+
+
+def test_an_assumed_lift_fails_where_it_can_only_fail():
+    bench = Bench().complete()
+    bench.do(State((Fact("lobe_lift", ENGINE, 9.0, "assumed", low=8.6, high=9.2),)))
+    assert found(bench, "bind_margin").verdict is Verdict.FAILS
+    bench.do(State((Fact("lobe_lift", ENGINE, 9.0, "assumed", low=6.0, high=9.2),)))
+    assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
+
+
+def test_a_spacer_the_others_lack_is_pointed_out():
+    bench = Bench().complete()
+    for name in bench.names:
+        bench.shims(name, *((0.381, 1.5) if name == "2i" else (0.381,))).height(name, 43.5 if name == "2i" else 45.0)
+    one = found(bench, "installed_height", "2i")
+    assert one.verdict is Verdict.FAILS
+    assert one.remark.startswith("0.074 in of shims here where the others have 0.015 in")
+    assert found(bench, "installed_height", "1e").remark == ""
+
+
+def test_a_spring_off_its_card_fails_its_card_and_binds_above_it():
+    bench = Bench().complete()
+    bench.spring("1", [(h, 0.85 * load) for h, load in POINTS], bind=33.5)
+    assert found(bench, "card_seat_load").figure == pytest.approx(-15.0)
+    assert [found(bench, name).verdict for name in ("card_seat_load", "card_open_load", "card_bind")] == [Verdict.FAILS] * 3
+
+
+def test_a_card_without_figures_is_nothing_to_hold_a_spring_against():
+    bench = Bench().complete()
+    bench.do(Put("cards", replace(bench.engine.cards[0], seat_load_n=None, bind_height_mm=None)))
+    assert {found(bench, name).verdict for name in ("card_seat_load", "card_bind")} == {Verdict.UNPROVEN}
+    assert found(bench, "card_open_load").verdict is Verdict.PASSES
+
+
+def collapsed(condition) -> Bench:
+    bench = Bench("head: 1e 1i 2i 2e 3e 3i 4i 4e").complete()
+    bench.spring("3", [(h, 0.84 * load) for h, load in POINTS])
+    return bench.do(Put("sets", replace(bench.engine.sets[0], condition=condition)))
+
+
+def test_one_collapsed_spring_condemns_its_used_set_everywhere():
+    bench = collapsed("used")
+    examination = examine(bench.book)
+    weak = [examination.finding("set_weakest", name) for name in bench.names]
+    assert {one.verdict for one in weak} == {Verdict.FAILS}
+    assert {one.remark for one in weak} == {"set is condemned by spring 3: the others have seen the same heat"}
+    shares = {name: examination.finding("set_share", name).verdict for name in bench.names}
+    assert [name for name, verdict in shares.items() if verdict is Verdict.FAILS] == ["2i"]
+    spreads = {name: examination.finding("set_spread", name).verdict for name in bench.names}
+    assert {name for name, verdict in spreads.items() if verdict is Verdict.FAILS} == {"1i", "2i", "3i", "4i"}, "its own role"
+
+
+def test_in_a_new_set_it_is_a_wrong_part_and_the_others_stand():
+    bench = collapsed("new")
+    examination = examine(bench.book)
+    assert examination.finding("set_weakest", "1e") is None
+    assert "wrong or a bad part" in examination.finding("set_share", "2i").remark
+    assert examination.finding("set_share", "1i").verdict is Verdict.PASSES
+
+
+def test_one_spring_not_measured_leaves_the_spread_unproven_unless_it_fails_already():
+    bench = Bench("head: 1e 1i 2i 2e 3e 3i").complete()
+    assert found(bench, "set_spread").verdict is Verdict.PASSES
+    strike(bench, "5")
+    one = found(bench, "set_spread")
+    assert one.verdict is Verdict.UNPROVEN
+    assert one.remark == "not measured: spring 5"
+    bench.spring("1", [(h, 0.8 * load) for h, load in POINTS])
+    assert found(bench, "set_spread").verdict is Verdict.FAILS, "one more spring can only widen it"
+
+
+def strike(bench, spring) -> None:
+    for entry in bench.book.journal:
+        if getattr(entry, "place", None) and entry.place.name == spring and entry.place.kind == "spring":
+            bench.do(StrikeOut(entry.id))
+
+
+def test_a_used_set_with_one_unmeasured_is_not_sound_yet():
+    bench = Bench("head: 1e 1i 2i 2e 3e 3i").complete()
+    bench.do(Put("sets", replace(bench.engine.sets[0], condition="used")))
+    assert found(bench, "set_weakest").verdict is Verdict.PASSES
+    for spring in ("2", "3", "6"):  # a whole role
+        strike(bench, spring)
+    one = found(bench, "set_weakest")
+    assert one.verdict is Verdict.UNPROVEN
+    assert "not measured: spring 2, 3, 6" in one.remark
+
+
+def test_an_offset_of_the_tester_cancels_within_a_set():
+    bench = Bench("head: 1e 1i 2i 2e 3e 3i").complete()
+    bench.do(Put("tools", replace(bench.engine.tool("tester"), accuracy_percent=5.0)))
+    share, load = found(bench, "set_share"), found(bench, "seat_load")
+    assert load.expanded / load.figure > 0.05
+    assert share.expanded / share.figure < 0.015
+
+
+def test_the_planted_troubles_of_the_demonstration_are_found():
+    book = demo()
+    examination = examine(book)
+
+    def said(check, position):
+        one = examination.finding(check, position)
+        return one.verdict.word, reason(one, book.engine)
+
+    assert said("seat_load", "4i")[0] == said("set_share", "4i")[0] == "fails"
+    assert "condemned by spring 11" in said("set_weakest", "1e")[1]
+    assert said("installed_height", "5i")[0] == said("bind_margin", "5i")[0] == "fails"
+    assert "look for a spacer someone left in" in said("installed_height", "5i")[1]
+    assert said("bind_margin", "6i")[0] == said("card_bind", "6i")[0] == "fails"
+    assert said("installed_height", "8e") == ("unproven", "Not measured: installed height of 8 exhaust.")
+    assert {examination.finding("set_weakest", p.id).verdict for p in book.engine.layout.positions} == {Verdict.FAILS}
+
+
+def test_the_demonstration_can_be_put_right():
+    history = History(demo())
+
+    def do(edit):
+        history.do(edit)
+
+    engine = history.book.engine
+    names = [p.id for p in engine.layout.positions]
+    do(fit_springs(engine, {name: f"N{i + 1}" for i, name in enumerate(names)}, "new set"))
+    do(Fit((fitment(engine, "shims", "5i", thicknesses_mm=(0.381,)),), "spacer out"))
+    assert examine(history.book).finding("installed_height", "5i").verdict is Verdict.UNPROVEN, "stale until measured again"
+    bench = Bench()
+    bench.history = history
+    for name in ("5i", "8e", "2e"):
+        bench.height(name, 1.801 * 25.4, tool="gauge")
+    assert examine(bench.book).of_engine() is Verdict.PASSES
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.data())
+def test_nothing_assumed_stale_or_untold_ever_passes(data):
+    """Whatever is taken away from a sound engine, what rested on it stops passing."""
+    bench = GOOD
+    kind = data.draw(st.sampled_from(["assume", "stale", "tool", "untell", "strike"]))
+    history = History(bench.book)
+    changed = Bench()
+    changed.history = history
+    position = data.draw(st.sampled_from(bench.names))
+    if kind == "assume":
+        quantity = data.draw(st.sampled_from(["lobe_lift", "rocker_ratio"]))
+        value = next(f.value for f in bench.engine.facts if f.quantity == quantity)
+        spread = data.draw(st.floats(0, 0.02)) * value
+        changed.do(State((Fact(quantity, ENGINE, value, "assumed", low=value - spread, high=value + spread),)))
+        touched = [("bind_margin", position), ("open_load", position)]
+    elif kind == "stale":
+        slot = data.draw(st.sampled_from(["valve", "pocket", "retainer", "locks", "locator", "shims"]))
+        changed.do(Fit((fitment(changed.engine, slot, position, note="another"),), "changed"))
+        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load")]
+    elif kind == "tool":
+        changed.do(Describe({"default_tools": {}}, "no default tools"))
+        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load", "card_bind",
+                                                   "card_seat_load", "set_share", "set_spread")]  # fmt: skip
+    elif kind == "untell":
+        quantity = data.draw(st.sampled_from(["lobe_lift", "rocker_ratio", "lash"]))
+        changed.do(Describe({"facts": tuple(f for f in changed.engine.facts if f.quantity != quantity)}, "untold"))
+        touched = [("bind_margin", position), ("open_load", position)]
+    else:
+        entry = next(e for e in changed.book.journal if getattr(e, "place", None) == at_position(position))
+        changed.do(StrikeOut(entry.id))
+        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load")]
+    for check, where in touched:
+        assert found(changed, check, where).verdict is Verdict.UNPROVEN, (kind, check)
+
+
+GOOD = Bench().complete()
+
+
+@settings(max_examples=30, deadline=None)
+@given(st.floats(30.0, 60.0), st.floats(4.0, 14.0))
+def test_more_lift_never_adds_bind_margin_and_more_height_never_takes_any(height, lift):
+    bench = Bench("head: 1e 1i").complete(height, lift)
+    here = found(bench, "bind_margin").figure
+    assert found(bench.height("1e", height + 0.5), "bind_margin").figure == pytest.approx(here + 0.5)
+    bench.state("lobe_lift", (lift + 0.9) / 1.5)
+    assert found(bench, "bind_margin").figure == pytest.approx(here)
+
+
+def test_the_working_can_be_followed():
+    bench = Bench().complete()
+    lines = working(found(bench, "bind_margin"), bench.engine)
+    assert lines[:5] == ("installed height 1.772 in", "valve lift 0.354 in", "open height 1.417 in", "bind height 1.280 in",
+                         "travel to bind 0.492 in")  # fmt: skip
+    assert any(line.startswith("installed height of 1 exhaust: 1.772 in (measured, gauge") for line in lines)
+    assert lines[-1].startswith("doubt from: ")
+    shares = found(bench, "bind_margin").shares()
+    assert sum(share for _, share in shares) == pytest.approx(1.0)
+    assert [share for _, share in shares] == sorted((share for _, share in shares), reverse=True)
+
+
+@pytest.mark.parametrize(
+    ("height", "said"),
+    [
+        (45.0, "1.752 to 1.791 in: inside by 0.020 in, with a doubt of 0.001 in."),
+        (44.49, "1.752 to 1.791 in: too low by 0.0001 in, less than its doubt of 0.0013 in. A finer tool, or what most of the "
+                "doubt comes from measured better, settles it."),
+        (46.0, "1.752 to 1.791 in: too high by 0.019 in, with a doubt of 0.001 in."),
+    ],
+)  # fmt: skip
+def test_reasons_in_words(height, said):
+    bench = Bench().complete().height("1e", height)
+    one = found(bench, "installed_height")
+    assert reason(one, bench.engine) == said or height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
+
+
+def test_a_stale_reading_says_what_was_changed():
+    bench = Bench().complete()
+    bench.do(Fit((fitment(bench.engine, "valve", "1e", note="new valve, 0.5 mm longer"),), "valve"))
+    said = reason(found(bench, "installed_height"), bench.engine)
+    assert "A reading it rests on is stale" in said
+    assert "new valve, 0.5 mm longer" in said
+    assert "As it stands: 1.772 in" in said
+
+
+def test_a_value_set_aside_is_named_where_it_is_missed():
+    from honest_lift.facts.engine import SetAside
+
+    bench = Bench()
+    aside = SetAside("1 exhaust", "installed height", "-45", "it lies outside 5 to 150", "installed_height", at_position("1e"))
+    book = replace(bench.book, set_aside=(aside,))
+    one = examine(book).finding("installed_height", "1e")
+    assert "What stood there was set aside: -45, it lies outside 5 to 150." in reason(one, book.engine)

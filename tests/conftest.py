@@ -1,0 +1,39 @@
+"""What every test may rely on: folders of its own, and a window with an engine that closes without asking."""
+
+from __future__ import annotations
+
+import pytest
+from engines import demo
+
+from honest_lift.desk import questions
+
+
+@pytest.fixture(autouse=True)
+def own_folders(tmp_path, monkeypatch):
+    """Keep settings, journals and data of a test in its own folder."""
+    for name in ("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME"):
+        monkeypatch.setenv(name, str(tmp_path / name.lower()))
+
+
+@pytest.fixture
+def open_window(qtbot, monkeypatch):
+    """Open a real window on a book; it is closed, unsaved, when the test ends."""
+    from honest_lift.desk.session import Session
+    from honest_lift.desk.theme import load_fonts
+    from honest_lift.desk.window import Window
+
+    load_fonts()
+    windows = []
+
+    def opened(book=None):
+        window = Window(Session(book if book is not None else demo()))
+        windows.append(window)
+        window.show()
+        qtbot.waitUntil(lambda: window.session.examination is not None, timeout=5000)
+        return window
+
+    yield opened
+    monkeypatch.setattr(questions, "save_first", lambda parent: "drop")
+    for window in windows:
+        window.close()
+        window.deleteLater()

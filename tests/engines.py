@@ -1,0 +1,105 @@
+"""Small engines for tests, built by the same edits a person makes."""
+
+from __future__ import annotations
+
+from honest_lift.demo.engine import demo_book
+from honest_lift.facts.edits import Confirm, Edit, State, fit_springs, fitment, new_id, reading_of
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.history import History
+from honest_lift.facts.layout import read_layout
+from honest_lift.facts.limits import Limit, default_limits
+from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
+from honest_lift.facts.place import ENGINE, Place, at_position, of_spring
+from honest_lift.facts.tools import Tool
+
+GAUGE = Tool("gauge", "height_micrometer", "gauge", "length", resolution=0.01, accuracy=0.01, repeatability=0.015)
+RULE = Tool("rule", "rule", "rule", "length", resolution=25.4 / 32, accuracy=0.0)
+TESTER = Tool(
+    "tester", "spring_tester", "tester", "load",
+    accuracy_percent=1.0, repeatability_percent=0.5, height_accuracy_mm=0.0,
+)  # fmt: skip
+SOLID = Tool("solid", "caliper", "caliper", "length", resolution=0.02, accuracy=0.02, repeatability=0.015)
+DEFAULTS = {
+    "installed_height/height_micrometer": "gauge", "installed_height/rule": "rule", "spring_load/tester": "tester",
+    "bind_height/tester": "solid",
+}  # fmt: skip
+POINTS = ((48.0, 560.0), (45.0, 722.0), (42.0, 890.0), (39.0, 1066.0), (36.0, 1260.0), (34.0, 1412.0))
+
+
+def demo() -> Book:
+    """Give the demonstration engine under an id of its own."""
+    return demo_book(new_id())
+
+
+class Bench:
+    """An engine at work: `do` edits, `read` readings, `book` as it stands."""
+
+    def __init__(self, layout: str = "head: 1e 1i 2i 2e", lifter: str = "solid roller") -> None:
+        names = [position.id for position in read_layout(layout).positions]
+        card = SpringCard("card", "card", (Member("outer"),), 45.0, 722.0, 34.0, 1412.0, 33.0)
+        engine = Engine(
+            new_id(), name="bench", layout=read_layout(layout), lifter=lifter, cards=(card,),
+            sets=(SpringSet("set", "set", "card", "new", tuple(h for h, _ in POINTS)),),
+            springs=tuple(Spring(str(i + 1), "set") for i in range(len(names))),
+            tools=(GAUGE, RULE, TESTER, SOLID), default_tools=DEFAULTS,
+            limits=(
+                Limit("seat", "seat_load", 600.0, 900.0, origin="cam card"),
+                Limit("open", "open_load", 1100.0, 1500.0, origin="cam card"),
+                *default_limits(),
+            ),
+        )  # fmt: skip
+        self.history = History(Book(engine))
+        self.names = names
+        places = {name: str(i + 1) for i, name in enumerate(names)}
+        self.do(fit_springs(self.engine, places, "springs fitted"))
+
+    @property
+    def book(self) -> Book:
+        """Give the book as it stands."""
+        return self.history.book
+
+    @property
+    def engine(self) -> Engine:
+        """Give the engine as it stands."""
+        return self.history.book.engine
+
+    def do(self, edit: Edit) -> Bench:
+        """Apply an edit."""
+        self.history.do(edit)
+        return self
+
+    def read(self, quantity: str, place: Place, value: float, way: str, tool: str = "", **more) -> Bench:
+        """Take a reading in the inside unit."""
+        text, unit = f"{value}", {"spring_load": "N"}.get(quantity, "mm")
+        return self.do(Confirm((reading_of(self.book, quantity, place, value, text=text, unit=unit, way=way, tool=tool, **more),)))
+
+    def height(self, position: str, value: float, way: str = "height_micrometer", **more) -> Bench:
+        """Read an installed height."""
+        return self.read("installed_height", at_position(position), value, way, **more)
+
+    def spring(self, name: str, points=POINTS, bind: float | None = 32.5, member: str = "") -> Bench:
+        """Put a spring on the tester."""
+        for height, load in points:
+            self.read("spring_load", of_spring(name, member), load, "tester", at={"test_height": height})
+        if bind is not None:
+            self.read("bind_height", of_spring(name, member), bind, "tester")
+        return self
+
+    def state(self, quantity: str, value: float, place: Place = ENGINE, **more) -> Bench:
+        """State a fact."""
+        return self.do(State((Fact(quantity, place, value, **more),)))
+
+    def shims(self, position: str, *thicknesses: float) -> Bench:
+        """Fit shims."""
+        from honest_lift.facts.edits import Fit
+
+        return self.do(Fit((fitment(self.engine, "shims", position, thicknesses_mm=thicknesses),), "shims"))
+
+    def complete(self, height: float = 45.0, lift: float = 9.0) -> Bench:
+        """Measure everything at every valve, all alike."""
+        self.state("target_height", 45.0).state("lobe_lift", (lift + 0.4) / 1.5, tolerance=0.01)
+        self.state("rocker_ratio", 1.5, tolerance=0.003).state("lash", 0.4, tolerance=0.02)
+        for i, name in enumerate(self.names):
+            self.height(name, height).spring(str(i + 1))
+        return self

@@ -1,0 +1,245 @@
+"""From facts to estimates: which fact stands, and what each way of measuring adds. Trade values: common practice, no source."""
+
+import numpy as np
+import pytest
+from engines import Bench
+from msgspec.structs import replace
+
+from honest_lift.estimates.heights import corrected, installed_height, shim_stack
+from honest_lift.estimates.lift import lift_at_valve
+from honest_lift.estimates.loads import spring_curves
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.edits import Describe, Put, SetTolerance
+from honest_lift.facts.limits import Tolerance
+from honest_lift.facts.parts import Member
+from honest_lift.facts.place import ENGINE, Place, at_position, at_role
+from honest_lift.numbers.doubt import Ground
+
+IN = 25.4
+
+
+def height(bench, position="1e"):
+    names = [one.id for one in bench.engine.layout.positions]
+    figure = installed_height(bench.book, names).figure
+    case = names.index(position)
+    return figure.value[case], figure.u[case], Ground(int(figure.ground[case]))
+
+
+def test_the_nearest_fact_stands_and_the_finding_can_say_which():
+    bench = Bench().state("lash", 0.4).state("lash", 0.5, at_role("exhaust")).state("lash", 0.6, at_position("1e"))
+    bench.state("lash", 0.7, Place("head", "head"))
+    found = {name: resolve(bench.book, "lash", at_position(name)) for name in ("1e", "2e", "1i")}
+    assert [one.value for one in found.values()] == [0.6, 0.5, 0.7]
+    assert [one.where for one in found.values()] == ["1 exhaust", "exhaust", "head head"]
+
+
+def test_something_assumed_never_replaces_something_stated_further_off():
+    bench = Bench().state("lash", 0.4).state("lash", 0.9, at_position("1e"), kind="assumed", low=0.0, high=1.0)
+    assert resolve(bench.book, "lash", at_position("1e")).value == 0.4
+
+
+def test_a_reading_stands_before_what_was_stated_there():
+    bench = Bench().state("lobe_lift", 8.0, at_position("1e"))
+    bench.read("lobe_lift", at_position("1e"), 8.2, "indicator", "gauge")
+    found = resolve(bench.book, "lobe_lift", at_position("1e"))
+    assert (found.value, found.kind, found.tool) == (8.2, "measured", "gauge")
+
+
+def test_nothing_stated_is_missing_and_never_zero():
+    found = resolve(Bench().book, "lash", at_position("1e"))
+    assert found.kind == "missing"
+    assert np.isnan(found.value)
+    assert found.ground == Ground.MISSING
+
+
+def test_a_stated_figure_without_a_tolerance_is_marked():
+    bench = Bench().state("rocker_ratio", 1.6)
+    assert resolve(bench.book, "rocker_ratio", ENGINE).shared[0][2] == pytest.approx(0.016 / 3**0.5)
+    bench.do(SetTolerance(Tolerance("rocker_ratio")))
+    assert Ground.UNTOLERATED in resolve(bench.book, "rocker_ratio", ENGINE).ground
+
+
+def test_repeats_give_their_mean_and_a_narrower_scatter():
+    bench = Bench().height("1e", 45.00).height("1e", 45.02, repeat=True)
+    value, u, ground = height(bench)
+    assert value == pytest.approx(45.01)
+    assert u == pytest.approx(((0.01 / 3**0.5) ** 2 + (0.015 / 2**0.5) ** 2) ** 0.5)
+    assert ground == Ground.NONE
+
+
+def test_repeats_by_another_way_are_not_averaged_in():
+    bench = Bench().height("1e", 45.0).height("1e", 46.0, "rule", repeat=True)
+    assert height(bench)[0] == 46.0
+
+
+def test_a_reading_without_a_named_tool_takes_the_drawers_default_and_says_so():
+    bench = Bench().height("1e", 45.0)
+    assert resolve(bench.book, "installed_height", at_position("1e")).note == "no tool named: taken as gauge, the drawer's default"
+    bench.do(Describe({"default_tools": {}}, "no defaults"))
+    assert height(bench)[2] == Ground.NO_TOOL
+
+
+def test_a_tool_without_a_stated_accuracy_bars_a_pass():
+    bench = Bench().height("1e", 45.0, tool="gauge")
+    bench.do(Put("tools", replace(bench.engine.tools[0], accuracy=None)))
+    assert height(bench)[2] == Ground.NO_TOOL
+
+
+def test_height_micrometer_on_the_bare_pad_with_a_locator_to_come():
+    bench = Bench().shims("1e").state("locator_thickness", 0.060 * IN, tolerance=0.01)
+    bench.height("1e", 1.850 * IN, "height_micrometer_bare", tool="gauge")
+    assert height(bench)[0] == pytest.approx((1.850 - 0.060) * IN)
+
+
+def test_shims_that_come_later_are_taken_off():
+    bench = Bench().state("locator_thickness", 0.0, tolerance=0.0).height("1e", 46.0, "height_micrometer_bare", tool="gauge")
+    assert Ground.MISSING in height(bench)[2], "nobody said how many shims: blank is missing, never zero"
+    bench.shims("1e", 0.381, 0.381)
+    value, u, ground = height(bench)
+    assert value == pytest.approx(46.0 - 0.762)
+    assert ground == Ground.SPECIFIED
+    assert u > 0.0161
+    assert shim_stack(bench.book, "1i").kind == "missing"
+
+
+def test_tip_height_less_tip_to_step():
+    bench = Bench().shims("1e").state("locator_thickness", 0.0, tolerance=0.0).state("tip_to_step", 3.05, tolerance=0.02)
+    bench.height("1e", 41.20, "tip_height", tool="gauge")
+    assert height(bench)[0] == pytest.approx(38.15)
+    value, parts = corrected(bench.book, "tip_height", "1e", 37.41)
+    assert value == pytest.approx(34.36)
+    assert [part.quantity for part in parts] == ["tip_to_step", "locator_thickness", "shims"]
+
+
+def test_a_caliper_over_the_retainer():
+    bench = Bench().state("retainer_thickness", 3.30, tolerance=0.02).height("1e", 49.05, "caliper", tool="solid")
+    assert height(bench)[0] == pytest.approx(45.75)
+
+
+def test_other_valves_are_not_touched_by_one_valves_corrections():
+    bench = Bench().height("1i", 45.0).height("1e", 46.0, "height_micrometer_bare")
+    value, u, ground = height(bench, "1i")
+    assert (value, ground) == (45.0, Ground.NONE)
+    assert u == pytest.approx(0.0161, abs=0.0001)
+
+
+def test_a_change_makes_what_rested_on_it_stale_until_undone():
+    bench = Bench().height("1e", 45.0).shims("1e", 0.5)
+    assert height(bench)[2] == Ground.STALE
+    note = resolve(bench.book, "installed_height", at_position("1e")).note
+    assert note.startswith("shims changed on 20")
+    bench.history.undo()
+    assert height(bench)[2] == Ground.NONE
+
+
+def test_a_fresh_reading_stands_before_a_stale_one():
+    bench = Bench().height("1e", 45.0).shims("1e", 0.5).height("1e", 44.5, repeat=True)
+    value, _, ground = height(bench)
+    assert (value, ground) == (44.5, Ground.NONE)
+
+
+def test_lift_is_worked_from_the_lobe_until_it_is_measured():
+    bench = Bench().state("lobe_lift", 8.9662).state("rocker_ratio", 1.6).state("lash", 0.45)
+    lift = lift_at_valve(bench.book).figure
+    assert lift.value == pytest.approx([8.9662 * 1.6 - 0.45] * 4)
+    assert lift.u[0] == pytest.approx(0.0871, abs=0.004), "a nominal ratio of 1 percent makes most of it"
+    bench.read("valve_lift", at_position("1i"), 13.8, "indicator", "gauge")
+    measured = lift_at_valve(bench.book).figure
+    assert measured.value[1] == 13.8
+    assert measured.u[1] < 0.02
+    assert measured.ground[1] == Ground.NONE
+
+
+def test_a_hydraulic_lifter_has_no_lash_and_a_bucket_no_ratio():
+    bench = Bench(lifter="hydraulic roller").state("lobe_lift", 8.0).state("rocker_ratio", 1.5)
+    assert lift_at_valve(bench.book).figure.value[0] == pytest.approx(12.0)
+    bench = Bench().state("lobe_lift", 9.0).state("lash", 0.2)
+    bench.do(Describe({"gear": "bucket"}, "bucket"))
+    assert lift_at_valve(bench.book).figure.value[0] == pytest.approx(8.8)
+
+
+def test_a_lift_below_zero_is_unsound():
+    bench = Bench().state("lobe_lift", 1.0).state("rocker_ratio", 0.8).state("lash", 2.0)
+    assert Ground.UNSOUND in Ground(int(lift_at_valve(bench.book).figure.ground[0]))
+
+
+def test_one_point_is_no_load_curve():
+    bench = Bench().spring("1", [(45.0, 722.0)])
+    curves = spring_curves(bench.book, ("1", "2", ""))
+    notes = [one[0].note for one in curves.inputs]
+    assert notes == [
+        "spring 1: its load is measured at one height only; two are needed",
+        "spring 2: no load is measured",
+        "no spring is fitted here",
+    ]
+
+
+def nested(step_tolerance=0.05) -> Bench:
+    bench = Bench()
+    members = (Member("outer"), Member("inner", 2.6, step_tolerance))
+    return bench.do(Put("cards", replace(bench.engine.cards[0], members=members)))
+
+
+def curve_of(bench, at_mm):
+    from honest_lift.estimates.estimate import Estimate
+    from honest_lift.numbers.doubt import exact
+
+    curves = spring_curves(bench.book, ("1",))
+    return curves, curves.load(Estimate(exact(np.array([at_mm])), ((),))).figure
+
+
+OUTER = [(h, 29.696769 * (58 - h)) for h in (50.0, 45.0, 34.0)]
+INNER = [(h, 23.78843 * (54 - h)) for h in (50.0, 42.0, 31.0)]
+
+
+def test_a_nest_is_put_together_from_its_members():
+    """Independent check value: outer installed 48, lift 13.5, step 2.6: 501.548 and 1223.598 N; bind 32.64."""
+    bench = nested().spring("1", OUTER, 32.64, "outer").spring("1", INNER, 27.36, "inner")
+    for at_mm, newtons in ((48.0, 501.548), (34.5, 1223.598)):
+        assert curve_of(bench, at_mm)[1].value[0] == pytest.approx(newtons, abs=0.001)
+    curves, figure = curve_of(bench, 48.0)
+    assert curves.bind.figure.value[0] == pytest.approx(32.64)
+    assert not figure.ground[0]
+
+
+def test_the_assembled_nest_stands_before_its_members():
+    bench = nested().spring("1", OUTER, 32.64, "outer").spring("1", INNER, 27.36, "inner")
+    bench.spring("1", [(50.0, 400.0), (34.0, 1200.0)], 33.0)
+    curves, figure = curve_of(bench, 42.0)
+    assert figure.value[0] == pytest.approx(800.0)
+    assert curves.bind.figure.value[0] == 33.0
+
+
+def test_a_step_without_a_tolerance_bars_a_pass():
+    bench = nested(None).spring("1", OUTER, 32.64, "outer").spring("1", INNER, 27.36, "inner")
+    assert curve_of(bench, 48.0)[1].ground[0] == Ground.UNTOLERATED
+
+
+def test_a_nest_with_one_member_unmeasured_has_no_load():
+    bench = nested().spring("1", OUTER, 32.64, "outer")
+    curves, figure = curve_of(bench, 48.0)
+    assert Ground.MISSING in Ground(int(figure.ground[0]))
+    assert Ground.MISSING in Ground(int(curves.bind.figure.ground[0]))
+
+
+def test_below_bind_there_is_no_load_and_outside_the_points_it_is_flagged():
+    bench = Bench().spring("1")
+    assert np.isnan(curve_of(bench, 32.0)[1].value[0])
+    figure = curve_of(bench, 33.0)[1]
+    assert figure.value[0] == pytest.approx(1488.0)
+    assert figure.ground[0] == Ground.EXTRAPOLATED
+
+
+def test_loads_that_fall_as_the_spring_is_pressed_are_no_spring():
+    bench = Bench().spring("1", [(48.0, 560.0), (45.0, 540.0), (34.0, 1412.0)])
+    assert curve_of(bench, 40.0)[1].ground[0] == Ground.UNSOUND
+
+
+def test_a_testers_offset_is_shared_by_all_its_springs_and_its_stop_by_height():
+    bench = Bench().spring("1")
+    bench.do(Put("tools", replace(bench.engine.tool("tester"), height_accuracy_mm=0.1, repeatability_percent=None,
+                                  resolution=0.0)))  # fmt: skip
+    figure = curve_of(bench, 42.0)[1]
+    rate = (1066 - 722) / 6
+    assert figure.u[0] == pytest.approx(np.hypot(890 * 0.01, rate * 0.1) / 3**0.5, rel=0.02)
+    assert all(source.shared for source in figure.sources)

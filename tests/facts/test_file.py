@@ -1,0 +1,233 @@
+"""The engine file: round trip, damage of every kind, senseless values, atomic writing, migrations."""
+
+import json
+import os
+from pathlib import Path
+
+import jsonschema
+import msgspec
+import pytest
+from engines import Bench, demo
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from honest_lift.facts import file as engine_file
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.file import FORMAT, FileError, backup_of, decode_book, encode_book, read_book, schema, write_book
+from honest_lift.facts.migrations import migrate
+from honest_lift.facts.place import at_position
+
+DOCS = Path(__file__).parents[2] / "docs"
+
+
+def raw() -> dict:
+    return json.loads(encode_book(demo()))
+
+
+def told(document) -> str:
+    data = document if isinstance(document, bytes) else json.dumps(document).encode()
+    with pytest.raises(FileError) as said:
+        decode_book(data, "engine.liftbook")
+    assert str(said.value).startswith("engine.liftbook")
+    return str(said.value)
+
+
+def test_what_is_written_is_read_back(tmp_path):
+    book, path = demo(), tmp_path / "river.liftbook"
+    write_book(book, path)
+    assert read_book(path) == book
+    assert path.read_bytes().decode("utf-8").endswith("}\n")
+
+
+def test_the_file_follows_the_published_schema():
+    published = json.loads((DOCS / "liftbook.schema.json").read_text(encoding="utf-8"))
+    assert published == schema(), "write it anew with tools/write_docs.py"
+    jsonschema.validate(raw(), published)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(st.tuples(st.sampled_from(["1e", "1i"]), st.floats(5, 150), st.text(max_size=20)), max_size=6))
+def test_any_engine_comes_back_as_it_was(readings):
+    bench = Bench().complete()
+    for position, value, note in readings:
+        bench.height(position, value, note=note)
+    assert decode_book(encode_book(bench.book), "x") == bench.book
+
+
+@pytest.mark.parametrize(
+    ("document", "said"),
+    [
+        (b"", "line 1, column 1: not readable as JSON"),
+        (b"\x89PNG\r\n\x1a\n", "byte 0 is not UTF-8"),
+        (b"[1, 2]", "it holds a list, not a record"),
+        (b'{"a": 1}', "field “format” must be “honest-lift/liftbook”"),
+        (b'{"a": 1, "a": 2}', "field “a” is given twice"),
+        (b"[" * 100_000, "not readable as an engine file"),
+        (b'{"format": "honest-lift/liftbook", "version": "1"}', "must be a whole number from 1"),
+        (b'{"format": "honest-lift/liftbook", "version": true}', "must be a whole number from 1"),
+        (b'{"format": "honest-lift/liftbook", "version": 99}', "written by a newer program (format version 99"),
+        (b'{"format": "honest-lift/liftbook", "version": 1}', "missing required field `engine`"),
+    ],
+)
+def test_foreign_and_damaged_files_are_explained(document, said):
+    assert said in told(document)
+
+
+def test_structure_that_is_wrong_names_the_field():
+    document = raw()
+    document["engine"]["tools"][1]["resolution"] = "fine"
+    assert "field “engine.tools[1].resolution”" in told(document)
+    document = raw()
+    document["engine"]["colour"] = "red"
+    assert "colour" in told(document)
+    document = raw()
+    document["journal"][3]["entry"] = "guess"
+    assert "field “journal[3].entry”" in told(document)
+    document = raw()
+    document["journal"][4]["id"] = document["journal"][3]["id"]
+    assert "stands twice" in told(document)
+
+
+def test_every_truncation_is_refused_and_leaves_the_file_as_it_was(tmp_path):
+    data = encode_book(demo())
+    path = tmp_path / "cut.liftbook"
+    for length in range(0, len(data) - 2, 997):
+        path.write_bytes(data[:length])
+        with pytest.raises(FileError, match=r"cut\.liftbook"):
+            read_book(path)
+        assert path.read_bytes() == data[:length]
+
+
+@settings(max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@given(st.data())
+def test_no_damage_raises_anything_else(data):
+    whole = bytearray(encode_book(BENCH.book))
+    for _ in range(data.draw(st.integers(1, 4))):
+        at = data.draw(st.integers(0, len(whole) - 1))
+        whole[at] = data.draw(st.integers(0, 255))
+    try:
+        decode_book(bytes(whole), "x")
+    except FileError as error:
+        assert str(error).startswith("x")
+
+
+BENCH = Bench().complete()
+
+
+@pytest.mark.parametrize(
+    ("number", "why"),
+    [("NaN", "not a number"), ("Infinity", "not a number"), ("1e999", "not a number"), ("-45.0", "outside 5 to 150"),
+     ("1e9", "outside 5 to 150")],
+)  # fmt: skip
+def test_a_senseless_reading_is_set_aside_and_named(number, why):
+    bench = Bench().height("1e", 45.123456)
+    book = decode_book(encode_book(bench.book).replace(b'"value": 45.123456', b'"value": ' + number.encode()), "x")
+    assert not book.journal
+    (aside,) = book.set_aside
+    assert (aside.place, aside.field) == ("1 exhaust", "installed height")
+    assert why in aside.why
+    assert "45.123456" in aside.given, "what was typed is kept"
+    assert decode_book(encode_book(book), "x") == book, "and survives the next save"
+
+
+def test_a_senseless_fact_tool_card_and_stack_are_set_aside_and_the_rest_opens():
+    document = raw()
+    document["engine"]["facts"][0]["value"] = -3.0
+    document["engine"]["tools"][0]["accuracy"] = 1e9
+    document["engine"]["cards"][0]["seat_load_n"] = -5.0
+    document["engine"]["cards"][0]["members"][1]["wire_mm"] = 1e9
+    document["engine"]["fitments"][1]["thicknesses_mm"] = [0.4, -2.0]
+    book = decode_book(json.dumps(document).encode(), "x")
+    named = {(one.place, one.field) for one in book.set_aside}
+    assert named == {
+        ("intake", "lobe lift"), ("tool gauge", "accuracy"), ("card tidewater", "seat_load_n"),
+        ("card tidewater inner", "wire_mm"), ("fitment shims-1e", "thicknesses_mm"),
+    }  # fmt: skip
+    assert len(book.journal) == len(demo().journal)
+
+
+def test_a_reading_of_something_unknown_is_set_aside():
+    document = raw()
+    document["journal"][0]["quantity"] = "phase_of_moon"
+    (aside,) = decode_book(json.dumps(document).encode(), "x").set_aside
+    assert "nothing called “phase_of_moon” is measured here" in aside.why
+
+
+def test_bind_above_installed_height_is_no_bad_file():
+    bench = Bench().complete()
+    bench.read("bind_height", at_position("1e").__class__("spring", "1"), 46.0, "tester")
+    assert decode_book(encode_book(bench.book), "x").set_aside == ()
+
+
+def test_an_enormous_file_is_refused_unread(tmp_path):
+    path = tmp_path / "big.liftbook"
+    with path.open("wb") as file:
+        file.truncate(65 * 1024 * 1024 + 1)
+    with pytest.raises(FileError, match="at most 67 MB"):
+        read_book(path)
+
+
+def test_what_can_not_be_read_or_written_is_explained(tmp_path):
+    with pytest.raises(FileError, match="No such file"):
+        read_book(tmp_path / "none.liftbook")
+    with pytest.raises(FileError, match="Is a directory"):
+        read_book(tmp_path)
+    with pytest.raises(FileError, match="Save it elsewhere"):
+        write_book(demo(), tmp_path / "no" / "folder.liftbook")
+
+
+def test_the_previous_state_is_kept_beside_it(tmp_path):
+    path = tmp_path / "river.liftbook"
+    first, second = Bench().book, Bench().complete().book
+    write_book(first, path)
+    assert not backup_of(path).exists()
+    write_book(second, path)
+    assert (read_book(backup_of(path)), read_book(path)) == (first, second)
+    assert sorted(one.name for one in tmp_path.iterdir()) == ["river.liftbook", "river.liftbook.bak"]
+
+
+def test_a_write_that_breaks_off_leaves_the_old_file_whole(tmp_path, monkeypatch):
+    path = tmp_path / "river.liftbook"
+    write_book(Bench().book, path)
+    before = path.read_bytes()
+
+    def broken(handle):
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(engine_file.os, "fsync", broken)
+    with pytest.raises(FileError, match="No space left on device"):
+        write_book(demo(), path)
+    assert path.read_bytes() == before
+    assert [one.name for one in tmp_path.iterdir()] == ["river.liftbook"]
+
+
+def test_permissions_stay_as_they_were(tmp_path):
+    path = tmp_path / "river.liftbook"
+    write_book(Bench().book, path)
+    path.chmod(0o600)
+    write_book(demo(), path)
+    assert path.stat().st_mode & 0o777 == 0o600
+    assert os.access(path, os.R_OK)
+
+
+def test_the_migration_chain_lifts_step_by_step():
+    chain = {1: lambda raw: {**raw, "b": raw["a"] + 1}, 2: lambda raw: {**raw, "c": raw["b"] + 1}}
+    assert migrate({"a": 1}, 1, chain, 3) == {"a": 1, "b": 2, "c": 3}
+    assert migrate({"a": 1, "b": 5}, 2, chain, 3)["c"] == 6
+    assert migrate({"a": 1}, 3, chain, 3) == {"a": 1}
+    with pytest.raises(KeyError):
+        migrate({}, 0, chain, 3)
+
+
+def test_the_format_names_itself():
+    assert raw()["format"] == FORMAT
+    assert msgspec.json.decode(encode_book(demo()))["version"] == 1
+
+
+def test_every_quantity_of_the_catalog_has_sensible_ranges():
+    for name, row in CATALOG.items():
+        assert row.name == name
+        assert row.physical[0] <= row.plausible[0] < row.plausible[1] <= row.physical[1]
+        for way in row.ways:
+            assert all(quantity in CATALOG for _, quantity in way.corrections)
+        assert len({way.key for way in row.ways}) == len(row.ways)

@@ -1,0 +1,130 @@
+"""Typed entry. Source of the cases: common practice (tests/data/entry_cases.json)."""
+
+import json
+from fractions import Fraction
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.units import UNITS, in_figures, unit_of, units_of
+
+CASES = json.loads((Path(__file__).parents[1] / "data" / "entry_cases.json").read_text(encoding="utf-8"))["cases"]
+INCH = Field("length", "in", Fraction(1, 2), Fraction(4))
+LOAD = Field("load", "lbf", Fraction(10), Fraction(1500))
+
+
+def field_of(case) -> Field:
+    low, high = (None if case[end] is None else Fraction(case[end]) for end in ("lo", "hi"))
+    return Field(case["dim"], case["unit"], low, high, case["signed"])
+
+
+@pytest.mark.parametrize("case", CASES, ids=lambda case: f"{case['text']!r} in {case['field']['unit']}")
+def test_what_people_type(case):
+    field = field_of(case["field"])
+    if case["error"] is None:
+        value = parse(case["text"], field)
+        assert value == case["value"] if value is None else value == pytest.approx(case["value"], rel=1e-13)
+    else:
+        with pytest.raises(EntryError) as said:
+            parse(case["text"], field)
+        assert str(said.value).endswith("."), "a person is told in a sentence"
+
+
+@pytest.mark.parametrize(
+    ("text", "field", "millimetres"),
+    [
+        ("1.815 IN", INCH, 46.101),
+        ("46.1 Mm", INCH, 46.1),
+        ("1815 thou", INCH, 46.101),
+        ("1''", INCH, 25.4),
+        ("1 + 13/16", INCH, 46.0375),
+        ("2x.5+.5", INCH, 38.1),
+        ("3 X 0.5", INCH, 38.1),
+        ("1.000,5", Field("length", "mm"), None),
+        ("1,000.5", Field("length", "mm"), 1000.5),
+        ("0,750", Field("length", "in"), 19.05),
+        ("1,25", Field("length", "in"), 31.75),
+        ("1/2-1/8", INCH, None),
+        ("3/4 - 1/8", Field("length", "in"), 15.875),
+        ("1 31/32-1/32", INCH, 49.2125),
+        ("-1/8", Field("length", "in", signed=True), -3.175),
+        ("5 inches", Field("length", "mm"), 127.0),
+        ("1 1/2 mm", Field("length", "mm"), 1.5),
+    ],
+)  # fmt: skip
+def test_more_spellings(text, field, millimetres):
+    if millimetres is None:
+        with pytest.raises(EntryError):
+            parse(text, field)
+    else:
+        assert parse(text, field) == pytest.approx(millimetres, rel=1e-13)
+
+
+@pytest.mark.parametrize(
+    ("text", "field", "told"),
+    [
+        ("1,800", Field("length", "in"), "can be read as 1.8 or 1800 in"),
+        ("46.10", INCH, "46.1 in lies outside what this can be, 0.5 to 4 in"),
+        ("1 - 13/16", INCH, "Write “1 13/16” for the sum, or “1.0-13/16” for the difference"),
+        ("164 lb", INCH, "lbf is a unit of load, and this is a length field"),
+        ("164 1/2", LOAD, "fractions are read in lengths only"),
+        ("1/3", INCH, "not in 3"),
+        ("1.8OO", INCH, "“OO” is not understood"),
+        ("nan", INCH, "a figure is wanted where “nan” stands"),
+        ("x" * 300, INCH, "300 characters long"),
+        ("-.5", Field("length", "in"), "cannot be negative"),
+        ("45+7/16\"", Field("length", "mm"), "write the unit on each"),
+        ("1 33/32", INCH, "must be less than one"),
+        ("9", Field("length", "in", None, Fraction(4)), "at most 4 in"),
+        (".1", Field("length", "in", Fraction(1, 2)), "at least 0.5 in"),
+    ],
+)  # fmt: skip
+def test_what_a_person_is_told(text, field, told):
+    with pytest.raises(EntryError, match=r".") as said:
+        parse(text, field)
+    assert told in str(said.value)
+
+
+@given(st.text(max_size=100))
+def test_no_text_of_any_kind_raises_anything_else(text):
+    for field in (INCH, LOAD, Field("length", "mm"), Field("ratio", ""), Field("percent", "%", signed=True)):
+        try:
+            value = parse(text, field)
+        except EntryError:
+            continue
+        assert value is None or isinstance(value, float)
+
+
+@given(st.text(alphabet="0123456789.,/-+x \"inmthoulbfkgN½¾", max_size=24))
+def test_no_likely_text_raises_anything_else(text):
+    for field in (INCH, LOAD, Field("length", "mm", signed=True)):
+        try:
+            value = parse(text, field)
+        except EntryError:
+            continue
+        assert value is None or value == value
+
+
+@given(st.decimals(min_value="0.001", max_value="9999", places=4), st.sampled_from(UNITS))
+def test_every_spelling_of_every_unit_is_read_by_its_exact_factor(number, unit):
+    for spelling in unit.spellings:
+        value = parse(f"{number} {spelling}", Field(unit.dimension, units_of(unit.dimension)[0].symbol))
+        assert value == float(Fraction(str(number)) * unit.factor)
+
+
+@given(st.floats(min_value=0.01, max_value=5000), st.sampled_from([u for u in UNITS if u.dimension != "ratio"]))
+def test_what_is_shown_is_read_back(value, unit):
+    shown = in_figures(value, unit.dimension, unit.symbol, 6)
+    again = parse(f"{shown} {unit.symbol}", Field(unit.dimension, unit.symbol))
+    assert again == pytest.approx(value, abs=0.51e-6 * float(unit.factor))
+
+
+def test_a_field_within_an_inside_range():
+    field = Field.within("length", "in", (5.0, 150.0))
+    assert field.lowest == Fraction(5) / Fraction("25.4")
+    assert not field.signed
+    assert Field.within("percent", "%", (-10.0, 10.0)).signed
+    assert field.own is unit_of("length", "in")

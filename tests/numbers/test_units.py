@@ -1,0 +1,72 @@
+"""Units. Source: NIST SP 811 appendix B; held to Pint, a general-purpose unit library."""
+
+from fractions import Fraction
+
+import pint
+import pytest
+
+from honest_lift.numbers.units import INSIDE, UNITS, from_inside, in_figures, in_words, to_inside, unit_of
+
+PINT_NAMES = {
+    "mm": "millimeter", "cm": "centimeter", "um": "micrometer", "in": "inch", "thou": "thou", "N": "newton",
+    "daN": "decanewton", "kN": "kilonewton", "kgf": "kilogram_force", "lbf": "pound_force", "N/mm": "newton/millimeter",
+    "kgf/mm": "kilogram_force/millimeter", "lbf/in": "pound_force/inch", "cc": "centimeter**3", "in^3": "inch**3",
+    "kg": "kilogram", "g": "gram", "oz": "ounce", "lb": "pound", "deg": "degree", "%": "percent",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("symbol", "dimension", "exact"),
+    [
+        ("in", "length", "25.4"),
+        ("lbf", "load", "4.4482216152605"),
+        ("kgf", "load", "9.80665"),
+        ("in^3", "volume", "16.387064"),
+        ("lb", "mass", "0.45359237"),
+    ],
+)
+def test_exact_factors(symbol, dimension, exact):
+    assert unit_of(dimension, symbol).factor == Fraction(exact)
+
+
+@pytest.mark.parametrize("unit", [u for u in UNITS if u.symbol], ids=lambda unit: unit.symbol)
+def test_factors_against_pint(unit):
+    registry = pint.UnitRegistry(cache_folder=None)
+    inside = PINT_NAMES[INSIDE[unit.dimension]]
+    assert float(unit.factor) == pytest.approx(registry(PINT_NAMES[unit.symbol]).to(inside).magnitude, rel=1e-12)
+
+
+def test_conversion_there_and_back():
+    assert to_inside(1.8, "length", "in") == 45.72
+    assert from_inside(45.72, "length", "in") == pytest.approx(1.8, rel=1e-15)
+
+
+def test_no_spelling_stands_for_two_units_of_one_dimension():
+    seen = [(unit.dimension, spelling) for unit in UNITS for spelling in unit.spellings]
+    assert len(seen) == len(set(seen))
+
+
+@pytest.mark.parametrize(
+    ("value", "dimension", "symbol", "shown"),
+    [
+        (46.101, "length", "in", "1.815 in"),
+        (46.101, "length", "mm", "46.10 mm"),
+        (947.47, "load", "lbf", "213 lbf"),
+        (-0.000001, "length", "in", "0.000 in"),
+        (1.6, "ratio", "", "1.600"),
+        (12.34, "percent", "%", "12.3 %"),
+        (None, "length", "in", "– in"),
+        (float("nan"), "load", "N", "– N"),
+    ],
+)
+def test_how_figures_are_written(value, dimension, symbol, shown):
+    assert in_words(value, dimension, symbol) == shown
+
+
+def test_a_column_carries_no_unit():
+    assert in_figures(45.72, "length", "in") == "1.800"
+
+
+def test_an_unknown_unit_is_named():
+    with pytest.raises(KeyError, match="no unit 'furlong' of length"):
+        unit_of("length", "furlong")

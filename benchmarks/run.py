@@ -41,7 +41,12 @@ def start_up() -> None:
     print(f"bare Qt window, painted after {base * 1000:.0f} ms (median of {RUNS}, interleaved)")
     for what, times, most in (("first painted window", painted, 3.0), ("every figure on it", figures, 6.0)):
         ratio = statistics.median(times) / base
-        line(f"demo, {what}: {statistics.median(times) * 1000:.0f} ms", f"{ratio:.2f} times", f"{most:g} times", ratio <= most)
+        line(
+            f"demo, {what}: {statistics.median(times) * 1000:.0f} ms",
+            f"{ratio:.2f} times",
+            f"{most:g} times",
+            ratio <= most,
+        )
 
 
 def main() -> None:

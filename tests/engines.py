@@ -72,7 +72,9 @@ class Bench:
     def read(self, quantity: str, place: Place, value: float, way: str, tool: str = "", **more) -> Bench:
         """Take a reading in the inside unit."""
         text, unit = f"{value}", {"spring_load": "N"}.get(quantity, "mm")
-        return self.do(Confirm((reading_of(self.book, quantity, place, value, text=text, unit=unit, way=way, tool=tool, **more),)))
+        return self.do(
+            Confirm((reading_of(self.book, quantity, place, value, text=text, unit=unit, way=way, tool=tool, **more),))
+        )
 
     def height(self, position: str, value: float, way: str = "height_micrometer", **more) -> Bench:
         """Read an installed height."""

@@ -43,12 +43,16 @@ def nomenclature() -> str:
         spans = (f"{low:g} to {high:g}" for low, high in (row.physical, row.plausible))
         title = f"**{row.title}**. {row.meaning}".strip()
         unit = INSIDE[row.dimension] or "–"
-        lines.append(f"| `{row.name}` | {title} | {row.symbol} | {unit} | {', '.join(row.places)} | {' | '.join(spans)} |")
+        lines.append(
+            f"| `{row.name}` | {title} | {row.symbol} | {unit} | {', '.join(row.places)} | {' | '.join(spans)} |"
+        )
     lines += ["", "## Ways of measuring", "", "A reading goes stale when something it depends on is changed.", ""]
     lines += ["| quantity | way | added to the reading | depends on | how |", "| --- | --- | --- | --- | --- |"]
     for row in CATALOG.values():
         for way in row.ways:
-            added = ", ".join(f"{'less' if sign < 0 else 'plus'} {CATALOG[name].title}" for sign, name in way.corrections)
+            added = ", ".join(
+                f"{'less' if sign < 0 else 'plus'} {CATALOG[name].title}" for sign, name in way.corrections
+            )
             depends = ", ".join(way.depends)
             lines.append(f"| {row.title} | {way.title} | {added or '–'} | {depends or '–'} | {way.howto} |")
     return "\n".join(lines) + "\n"

@@ -25,7 +25,9 @@ def found(bench, check, position="1e"):
 def test_an_engine_with_everything_in_order_passes():
     bench = Bench().complete()
     examination = examine(bench.book)
-    assert examination.of_engine() is Verdict.PASSES, [(title(f), reason(f, bench.engine)) for f in examination.findings if f.verdict]
+    assert examination.of_engine() is Verdict.PASSES, [
+        (title(f), reason(f, bench.engine)) for f in examination.findings if f.verdict
+    ]
     bind = examination.finding("bind_margin", "1e")
     assert bind.figure == pytest.approx(45.0 - 9.0 - 32.5)
     assert examination.finding("seat_load", "1e").figure == pytest.approx(722.0)
@@ -85,7 +87,9 @@ def test_a_load_outside_the_measured_points_never_passes():
 
 def test_an_assumed_lash_never_passes_but_proves_bind_in_its_safe_direction():
     bench = Bench().complete()
-    bench.do(State((Fact("lash", ENGINE, 0.4, "assumed", low=0.0, high=0.8, low_is_physical=True, source="forgotten"),)))
+    bench.do(
+        State((Fact("lash", ENGINE, 0.4, "assumed", low=0.0, high=0.8, low_is_physical=True, source="forgotten"),))
+    )
     assert found(bench, "bind_margin").verdict is Verdict.PASSES, "less lash than none there is not"
     assert found(bench, "open_load").verdict is Verdict.UNPROVEN
     assert "rests on an assumption" in reason(found(bench, "open_load"), bench.engine)
@@ -117,7 +121,9 @@ def test_a_spring_off_its_card_fails_its_card_and_binds_above_it():
     bench = Bench().complete()
     bench.spring("1", [(h, 0.85 * load) for h, load in POINTS], bind=33.5)
     assert found(bench, "card_seat_load").figure == pytest.approx(-15.0)
-    assert [found(bench, name).verdict for name in ("card_seat_load", "card_open_load", "card_bind")] == [Verdict.FAILS] * 3
+    assert [found(bench, name).verdict for name in ("card_seat_load", "card_open_load", "card_bind")] == [
+        Verdict.FAILS
+    ] * 3
 
 
 def test_a_card_without_figures_is_nothing_to_hold_a_spring_against():
@@ -142,7 +148,9 @@ def test_one_collapsed_spring_condemns_its_used_set_everywhere():
     shares = {name: examination.finding("set_share", name).verdict for name in bench.names}
     assert [name for name, verdict in shares.items() if verdict is Verdict.FAILS] == ["2i"]
     spreads = {name: examination.finding("set_spread", name).verdict for name in bench.names}
-    assert {name for name, verdict in spreads.items() if verdict is Verdict.FAILS} == {"1i", "2i", "3i", "4i"}, "its own role"
+    assert {name for name, verdict in spreads.items() if verdict is Verdict.FAILS} == {"1i", "2i", "3i", "4i"}, (
+        "its own role"
+    )
 
 
 def test_in_a_new_set_it_is_a_wrong_part_and_the_others_stand():
@@ -216,7 +224,9 @@ def test_the_demonstration_can_be_put_right():
     names = [p.id for p in engine.layout.positions]
     do(fit_springs(engine, {name: f"N{i + 1}" for i, name in enumerate(names)}, "new set"))
     do(Fit((fitment(engine, "shims", "5i", thicknesses_mm=(0.381,)),), "spacer out"))
-    assert examine(history.book).finding("installed_height", "5i").verdict is Verdict.UNPROVEN, "stale until measured again"
+    assert examine(history.book).finding("installed_height", "5i").verdict is Verdict.UNPROVEN, (
+        "stale until measured again"
+    )
     bench = Bench()
     bench.history = history
     for name in ("5i", "8e", "2e"):
@@ -288,16 +298,18 @@ def test_the_working_can_be_followed():
 @pytest.mark.parametrize(
     ("height", "said"),
     [
-        (45.0, "1.752 to 1.791 in: inside by 0.020 in, with a doubt of 0.001 in."),
-        (44.49, "1.752 to 1.791 in: too low by 0.0001 in, less than its doubt of 0.0013 in. A finer tool, or what most of the "
+        (45.0, "1.752 to 1.792 in: inside by 0.020 in, with a doubt of 0.001 in."),
+        (44.49, "1.752 to 1.792 in: too low by 0.0001 in, less than its doubt of 0.0013 in. A finer tool, or what most of the "
                 "doubt comes from measured better, settles it."),
-        (46.0, "1.752 to 1.791 in: too high by 0.019 in, with a doubt of 0.001 in."),
+        (46.0, "1.752 to 1.792 in: too high by 0.019 in, with a doubt of 0.001 in."),
     ],
 )  # fmt: skip
 def test_reasons_in_words(height, said):
     bench = Bench().complete().height("1e", height)
     one = found(bench, "installed_height")
-    assert reason(one, bench.engine) == said or height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
+    assert (
+        reason(one, bench.engine) == said or height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
+    )
 
 
 def test_a_stale_reading_says_what_was_changed():
@@ -313,7 +325,9 @@ def test_a_value_set_aside_is_named_where_it_is_missed():
     from honest_lift.facts.engine import SetAside
 
     bench = Bench()
-    aside = SetAside("1 exhaust", "installed height", "-45", "it lies outside 5 to 150", "installed_height", at_position("1e"))
+    aside = SetAside(
+        "1 exhaust", "installed height", "-45", "it lies outside 5 to 150", "installed_height", at_position("1e")
+    )
     book = replace(bench.book, set_aside=(aside,))
     one = examine(book).finding("installed_height", "1e")
     assert "What stood there was set aside: -45, it lies outside 5 to 150." in reason(one, book.engine)

@@ -74,7 +74,10 @@ def test_repeats_by_another_way_are_not_averaged_in():
 
 def test_a_reading_without_a_named_tool_takes_the_drawers_default_and_says_so():
     bench = Bench().height("1e", 45.0)
-    assert resolve(bench.book, "installed_height", at_position("1e")).note == "no tool named: taken as gauge, the drawer's default"
+    assert (
+        resolve(bench.book, "installed_height", at_position("1e")).note
+        == "no tool named: taken as gauge, the drawer's default"
+    )
     bench.do(Describe({"default_tools": {}}, "no defaults"))
     assert height(bench)[2] == Ground.NO_TOOL
 
@@ -92,7 +95,11 @@ def test_height_micrometer_on_the_bare_pad_with_a_locator_to_come():
 
 
 def test_shims_that_come_later_are_taken_off():
-    bench = Bench().state("locator_thickness", 0.0, tolerance=0.0).height("1e", 46.0, "height_micrometer_bare", tool="gauge")
+    bench = (
+        Bench()
+        .state("locator_thickness", 0.0, tolerance=0.0)
+        .height("1e", 46.0, "height_micrometer_bare", tool="gauge")
+    )
     assert Ground.MISSING in height(bench)[2], "nobody said how many shims: blank is missing, never zero"
     bench.shims("1e", 0.381, 0.381)
     value, u, ground = height(bench)
@@ -103,7 +110,9 @@ def test_shims_that_come_later_are_taken_off():
 
 
 def test_tip_height_less_tip_to_step():
-    bench = Bench().shims("1e").state("locator_thickness", 0.0, tolerance=0.0).state("tip_to_step", 3.05, tolerance=0.02)
+    bench = (
+        Bench().shims("1e").state("locator_thickness", 0.0, tolerance=0.0).state("tip_to_step", 3.05, tolerance=0.02)
+    )
     bench.height("1e", 41.20, "tip_height", tool="gauge")
     assert height(bench)[0] == pytest.approx(38.15)
     value, parts = corrected(bench.book, "tip_height", "1e", 37.41)
@@ -139,10 +148,12 @@ def test_a_fresh_reading_stands_before_a_stale_one():
 
 
 def test_lift_is_worked_from_the_lobe_until_it_is_measured():
-    bench = Bench().state("lobe_lift", 8.9662).state("rocker_ratio", 1.6).state("lash", 0.45)
+    bench = (
+        Bench().state("lobe_lift", 8.9662, tolerance=0.0).state("rocker_ratio", 1.6).state("lash", 0.45, tolerance=0.0)
+    )
     lift = lift_at_valve(bench.book).figure
     assert lift.value == pytest.approx([8.9662 * 1.6 - 0.45] * 4)
-    assert lift.u[0] == pytest.approx(0.0871, abs=0.004), "a nominal ratio of 1 percent makes most of it"
+    assert lift.u[0] == pytest.approx(0.0828, abs=0.0001), "a nominal ratio of 1 percent, on its own"
     bench.read("valve_lift", at_position("1i"), 13.8, "indicator", "gauge")
     measured = lift_at_valve(bench.book).figure
     assert measured.value[1] == 13.8

@@ -138,7 +138,9 @@ def test_undoing_everything_and_redoing_it_comes_back_to_the_same(steps):
 
 def look(history):
     """Give what a person sees of a history: the facts, and what each reading has come to."""
-    states = {one.reading.id: (one.place, one.note, bool(one.fate), one.depends_on) for one in standing(history.book.journal)}
+    states = {
+        one.reading.id: (one.place, one.note, bool(one.fate), one.depends_on) for one in standing(history.book.journal)
+    }
     gone = {key: state for key, state in states.items() if not state[2]}
     return history.book.engine, gone
 

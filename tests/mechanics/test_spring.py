@@ -79,13 +79,15 @@ def test_a_nest_on_its_step():
     loads = rate[:, None] * (free[:, None] - heights)
     steps, present = np.array([[0.0, 2.6]]), np.array([[True, True]])
     for height, newtons in ((48.0, 501.548), (34.5, 1223.598)):
-        assert nest_load(np.array([[height]]), heights[None, None], loads[None, None], steps[None], present)[0, 0] == pytest.approx(
-            newtons, abs=0.0006
-        )
+        assert nest_load(np.array([[height]]), heights[None, None], loads[None, None], steps[None], present)[
+            0, 0
+        ] == pytest.approx(newtons, abs=0.0006)
     binds = np.array([[32.64, 27.36]])
     assert nest_bind(binds, steps, present)[0] == pytest.approx(32.64)
     assert 34.5 - nest_bind(binds, steps, present)[0] == pytest.approx(1.86)
-    assert nest_bind(np.array([[32.64, 31.0]]), steps, present)[0] == pytest.approx(33.6), "the inner on its step binds first"
+    assert nest_bind(np.array([[32.64, 31.0]]), steps, present)[0] == pytest.approx(33.6), (
+        "the inner on its step binds first"
+    )
 
 
 def test_a_member_outside_its_own_points_makes_the_nest_extrapolated():

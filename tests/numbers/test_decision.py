@@ -82,8 +82,11 @@ def test_a_physical_bound_is_proven_in_its_safe_direction():
     assert verdict(open_load, low=900) == "unproven", "its worst end is no physical bound"
 
 
-def test_a_soft_range_never_passes():
-    assert verdict(assumed(100.0, 99.0, 101.0, "a"), low=1.0) == "unproven"
+@pytest.mark.parametrize("width", [0.0, 1.0])
+def test_a_soft_range_never_passes_however_narrow(width):
+    assert verdict(assumed(100.0, 100.0 - width, 100.0 + width, "a"), low=1.0) == "unproven"
+    without_weight = combine(lambda a: 0 * a + 100.0, assumed(1.0, 0.0, 2.0, "a"))
+    assert verdict(without_weight, low=1.0) == "unproven"
 
 
 def test_worst_of_many():
@@ -102,7 +105,8 @@ def test_by_simulation_few_bad_items_pass(u):
     moves = np.full((1, true.size), u)
     from honest_lift.numbers.doubt import Source
 
-    one = Figure(read, (Source("u", "u", False),), read + moves, read - moves, (), read[None], np.zeros(true.size, dtype=np.int64))
+    nothing, ground = np.empty((0, true.size), dtype=bool), np.zeros(true.size, dtype=np.int64)
+    one = Figure(read, (Source("u", "u", False),), read + moves, read - moves, (), read[None], nothing, ground)
     said = decide(one, np.zeros(true.size), np.full(true.size, np.nan)).verdict
     bad = true < 0
     passed = np.mean(said[bad] == Verdict.PASSES)

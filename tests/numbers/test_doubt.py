@@ -13,14 +13,16 @@ def figure(value, u, key, *, shared=False, cases=1) -> Figure:
     values = np.full(cases, float(value))
     move = np.full((1, cases), float(u))
     ground = np.zeros(cases, dtype=np.int64)
-    return Figure(values, (Source(key, key, shared),), values + move, values - move, (), values[None], ground)
+    nothing = np.empty((0, cases), dtype=bool)
+    return Figure(values, (Source(key, key, shared),), values + move, values - move, (), values[None], nothing, ground)
 
 
 def assumed(value, low, high, key, **hard) -> Figure:
     values = np.array([float(value)])
     grid = np.linspace(low, high, SCAN)[:, None]
     empty = np.empty((0, 1))
-    return Figure(values, (), empty, empty, (Range(key, key, **hard),), grid, np.array([int(Ground.ASSUMED)]))
+    rests, ground = np.ones((1, 1), dtype=bool), np.array([int(Ground.ASSUMED)])
+    return Figure(values, (), empty, empty, (Range(key, key, **hard),), grid, rests, ground)
 
 
 positive = st.floats(min_value=0.5, max_value=100)
@@ -29,7 +31,9 @@ small = st.floats(min_value=1e-4, max_value=1e-2)
 
 @given(positive, positive, positive, small, small, small)
 def test_open_height_against_the_uncertainties_package(height, lobe, ratio, uh, ul, ur):
-    ours = combine(lambda h, lift, r: h - lift * r, figure(height, uh, "h"), figure(lobe, ul, "l"), figure(ratio, ur, "r"))
+    ours = combine(
+        lambda h, lift, r: h - lift * r, figure(height, uh, "h"), figure(lobe, ul, "l"), figure(ratio, ur, "r")
+    )
     theirs = ufloat(height, uh) - ufloat(lobe, ul) * ufloat(ratio, ur)
     assert ours.value[0] == pytest.approx(theirs.n)
     assert ours.u[0] == pytest.approx(theirs.s, rel=1e-6)
@@ -91,6 +95,13 @@ def test_choosing_takes_each_case_with_its_own_ground():
     chosen = choose(np.array([True, False]), one, other)
     assert chosen.value.tolist() == [1.0, 20.0]
     assert chosen.ground.tolist() == [0, int(Ground.MISSING)]
+
+
+def test_choosing_leaves_an_assumption_with_its_own_case():
+    soft = assumed(1.0, 0.0, 2.0, "soft")
+    two = combine(lambda a, b: np.concatenate([a, b], axis=-1)[..., :1], soft, soft)
+    assert choose(np.array([False]), two, exact(np.array([5.0]))).assumed.tolist() == [[False]]
+    assert choose(np.array([True]), two, exact(np.array([5.0]))).assumed.tolist() == [[True]]
 
 
 def test_no_cases_at_all():

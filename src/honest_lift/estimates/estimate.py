@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from math import nan
 
 import numpy as np
+from numpy.typing import NDArray
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
@@ -66,10 +67,10 @@ def figure_of(inputs: Sequence[Input]) -> Figure:
     """Lay inputs of one quantity, one a case, out as a figure (n,)."""
     value = np.array([one.value for one in inputs])
     sources, moves = _sources(inputs)
-    ranges, grid = _grid(inputs, value)
+    ranges, grid, assumed = _grid(inputs, value)
     move = np.array(moves).reshape(len(sources), len(inputs))
     ground = np.array([int(one.ground) for one in inputs], dtype=np.int64)
-    return Figure(value, sources, value + move, value - move, ranges, grid, ground)
+    return Figure(value, sources, value + move, value - move, ranges, grid, assumed, ground)
 
 
 def _sources(inputs: Sequence[Input]) -> tuple[tuple[Source, ...], list[list[float]]]:
@@ -83,16 +84,18 @@ def _sources(inputs: Sequence[Input]) -> tuple[tuple[Source, ...], list[list[flo
     return tuple(found), list(found.values())
 
 
-def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Array]:
+def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Array, NDArray[np.bool_]]:
     """Scan assumed ranges. Cases are judged one by one, so one axis serves a quantity over all cases."""
     ranged = [one for one in inputs if one.ground & Ground.ASSUMED and not one.ground & Ground.UNRANGED]
     kinds = dict.fromkeys((one.quantity, one.low_is_physical) for one in ranged)
     ranges = tuple(Range(f"{name}:{hard}", CATALOG[name].title, hard_low=hard) for name, hard in kinds)
     grid = np.broadcast_to(value, (*(SCAN,) * len(ranges), len(inputs))).copy()
+    assumed = np.zeros((len(ranges), len(inputs)), dtype=bool)
     for axis, (name, hard) in enumerate(kinds):
         line = np.moveaxis(grid, axis, 0)
         for case, one in enumerate(inputs):
             if one in ranged and (one.quantity, one.low_is_physical) == (name, hard):
                 steps = np.linspace(one.low, one.high, SCAN)
+                assumed[axis, case] = True
                 line[..., case] = steps.reshape(SCAN, *(1,) * (line.ndim - 2))
-    return ranges, grid.reshape(SCAN ** len(ranges), len(inputs))
+    return ranges, grid.reshape(SCAN ** len(ranges), len(inputs)), assumed

@@ -198,5 +198,6 @@ class _Grid:
     def figure(self, ground: NDArray[np.int64], empty: float = np.nan) -> Figure:
         """Give the figure; cells nobody put hold `empty`."""
         value = np.where(np.isnan(self._value), empty, self._value)
+        nothing = np.empty((0, value.shape[0]), dtype=bool)
         move = np.array(list(self._moves.values())).reshape(len(self._moves), *value.shape)
-        return Figure(value, tuple(self._moves), value + move, value - move, (), value[None], ground)
+        return Figure(value, tuple(self._moves), value + move, value - move, (), value[None], nothing, ground)

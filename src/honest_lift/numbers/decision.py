@@ -93,15 +93,17 @@ def _margins(value: Array, lowest: Array, highest: Array) -> tuple[Array, Array]
 
 
 def _worst_is_physical(figure: Figure, grid: Array) -> NDArray[np.bool_]:
-    """Tell, per case, whether the least margin lies at a hard end of every range that moves the margin."""
+    """Tell, per case, whether the least margin lies at a hard end of every range the case rests on.
+
+    An assumption that does not move the margin, or has no width, is an assumption all the same.
+    """
     cases = grid.shape[1]
     shaped = grid.reshape(*(SCAN,) * len(figure.ranges), cases)
     safe = np.ones(cases, dtype=bool)
     for axis, one in enumerate(figure.ranges):
         along = np.moveaxis(shaped, axis, 0).reshape(SCAN, -1, cases)
-        idle = np.all(along == along[:1], axis=(0, 1))
         least = along.min(axis=1)
         low_is_worst = one.hard_low & (least[0] <= least.min(axis=0))
         high_is_worst = one.hard_high & (least[-1] <= least.min(axis=0))
-        safe &= idle | low_is_worst | high_is_worst
+        safe &= ~figure.assumed[axis] | low_is_worst | high_is_worst
     return safe

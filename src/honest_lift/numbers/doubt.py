@@ -71,6 +71,7 @@ class Figure:
     plus    (sources, n, ...)   with each source displaced by +u
     minus   (sources, n, ...)   with each source displaced by -u
     grid    (SCAN ** ranges, n, ...)   over the assumed ranges, first range slowest
+    assumed (ranges, n)         whether the case rests on that assumption, however narrow its range
     ground  (n,)                Ground flags
     """
 
@@ -80,6 +81,7 @@ class Figure:
     minus: Array
     ranges: tuple[Range, ...]
     grid: Array
+    assumed: NDArray[np.bool_]
     ground: NDArray[np.int64]
 
     @property
@@ -114,6 +116,7 @@ class Figure:
             plus=self.plus[:, cases],
             minus=self.minus[:, cases],
             grid=self.grid[:, cases],
+            assumed=self.assumed[:, cases],
             ground=self.ground[cases],
         )
 
@@ -155,7 +158,7 @@ def exact(value: Array, ground: Ground = Ground.NONE) -> Figure:
     value = np.asarray(value, dtype=np.float64)
     empty = np.empty((0, *value.shape))
     flags = np.full(value.shape[0], int(ground), dtype=np.int64)
-    return Figure(value, (), empty, empty, (), value[None], flags)
+    return Figure(value, (), empty, empty, (), value[None], np.empty((0, value.shape[0]), dtype=bool), flags)
 
 
 def combine(function: Callable[..., Array], *inputs: Figure) -> Figure:
@@ -171,8 +174,17 @@ def combine(function: Callable[..., Array], *inputs: Figure) -> Figure:
     ground = np.bitwise_or.reduce([figure.ground for figure in inputs])
     return Figure(
         result[0], sources, result[1 : 1 + count], result[1 + count : 1 + 2 * count], ranges,
-        result[1 + 2 * count :], ground,
+        result[1 + 2 * count :], _assumed(inputs, ranges), ground,
     )  # fmt: skip
+
+
+def _assumed(inputs: Sequence[Figure], ranges: tuple[Range, ...]) -> NDArray[np.bool_]:
+    """Tell, (ranges, n), which cases rest on which assumption, through any of the inputs."""
+    rests = np.zeros((len(ranges), inputs[0].value.shape[0]), dtype=bool)
+    for figure in inputs:
+        for row, one in enumerate(figure.ranges):
+            rests[ranges.index(one)] |= figure.assumed[row]
+    return rests
 
 
 def _union(groups: Sequence[tuple[T, ...]]) -> tuple[T, ...]:
@@ -201,4 +213,5 @@ def choose(first: NDArray[np.bool_], one: Figure, other: Figure) -> Figure:
     """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own ground."""
     shaped = first.reshape(-1, *(1,) * (one.value.ndim - 1))
     chosen = combine(lambda a, b: np.asarray(np.where(shaped, a, b)), one, other)
-    return replace(chosen, ground=np.where(first, one.ground, other.ground))
+    assumed = np.where(first, _assumed((one,), chosen.ranges), _assumed((other,), chosen.ranges))
+    return replace(chosen, assumed=assumed, ground=np.where(first, one.ground, other.ground))

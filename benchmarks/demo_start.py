@@ -42,6 +42,5 @@ class Watched(desk.Window):
 
 
 desk.Window = Watched
-import honest_lift.desk.app  # noqa: E402
 
 sys.exit(main(["--demo"]))

@@ -13,7 +13,6 @@ from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
 from honest_lift.facts.edits import new_id
 
-
 app = application()
 load_fonts()
 session = Session(demo_book(new_id()))

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import pytest
-from engines import demo
 
+from engines import demo
 from honest_lift.desk import questions
 
 

@@ -2,11 +2,11 @@
 
 import numpy as np
 import pytest
-from engines import POINTS, Bench, demo
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
+from engines import POINTS, Bench, demo
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import limit_words, reason, title, working
 from honest_lift.facts.edits import Describe, Drop, Fit, Put, State, StrikeOut, fit_springs, fitment
@@ -307,8 +307,8 @@ def test_the_working_can_be_followed():
 def test_reasons_in_words(height, said):
     bench = Bench().complete().height("1e", height)
     one = found(bench, "installed_height")
-    assert (
-        reason(one, bench.engine) == said or height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
+    assert reason(one, bench.engine) == said or (
+        height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
     )
 
 

@@ -2,9 +2,9 @@
 
 import numpy as np
 import pytest
-from engines import Bench
 from msgspec.structs import replace
 
+from engines import Bench
 from honest_lift.estimates.heights import corrected, installed_height, shim_stack
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves

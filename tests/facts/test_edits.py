@@ -1,11 +1,23 @@
 """Edits a person can get wrong: each is explained, and nothing changes."""
 
 import pytest
-from engines import Bench
 from msgspec.structs import replace
 
+from engines import Bench
 from honest_lift.facts.edits import (
-    Describe, Drop, EditError, Fit, LayOut, Put, SetTolerance, Several, State, Unstate, fit_springs, fitment, is_stale,
+    Describe,
+    Drop,
+    EditError,
+    Fit,
+    LayOut,
+    Put,
+    SetTolerance,
+    Several,
+    State,
+    Unstate,
+    fit_springs,
+    fitment,
+    is_stale,
     readings_at,
 )  # fmt: skip
 from honest_lift.facts.fact import Fact

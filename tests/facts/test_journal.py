@@ -1,15 +1,16 @@
 """The journal and the history: no path of edits, undo and redo loses a reading."""
 
-from engines import Bench
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
+import pytest
+from engines import Bench
 from honest_lift.facts.edits import EditError, MoveReading, NoteReading, StrikeOut, fit_springs, readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import Reading, standing
-from honest_lift.facts.place import at_position
+from honest_lift.facts.place import at_position, of_spring
 
 HERE, THERE = at_position("1e"), at_position("1i")
 
@@ -59,14 +60,10 @@ def test_a_note_stands_until_it_is_taken_back():
 
 
 def test_moving_to_a_place_where_it_is_not_measured_is_refused():
-    from honest_lift.facts.place import of_spring
-
     bench = Bench().height("1e", 45.0)
     before = bench.book
-    try:
+    with pytest.raises(EditError, match="installed height is not measured at spring 1"):
         bench.do(MoveReading(bench.book.journal[0].id, of_spring("1")))
-    except EditError as error:
-        assert "installed height is not measured at spring 1" in str(error)
     assert bench.book is before
 
 
@@ -149,9 +146,7 @@ def test_an_edit_that_is_refused_changes_nothing():
     bench = Bench()
     history = History(Book(replace(bench.engine, springs=())))
     before = history.book
-    try:
+    with pytest.raises(EditError, match="not in this engine's journal"):
         history.do(StrikeOut("nothing"))
-    except EditError as error:
-        assert "not in this engine's journal" in str(error)
     assert history.book is before
     assert history.undo_sentence == ""

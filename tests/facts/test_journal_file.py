@@ -1,7 +1,6 @@
 """Readings on the disk: what was confirmed can be recovered, torn lines are counted, a full disk is said."""
 
 from engines import Bench
-
 from honest_lift.facts.journal_file import JournalWriter, journal_path, unsaved_entries
 
 

@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QToolTip, QWidget
 from honest_lift.desk.painting import paint_verdict, rounded
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
-from honest_lift.facts.layout import Head
+from honest_lift.facts.layout import Head, Layout
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures
 
@@ -33,7 +33,7 @@ class HeadStrip(QWidget):
             signal.connect(self.refresh)
         self._valves: dict[str, QPointF] = {}
         self._caption = QRectF()
-        self._layout = None
+        self._layout: Layout | None = None
         self._drawn = QRegion()
         self._looks: dict[str, tuple[str, str, bool]] = {}
         self.refresh()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from math import isfinite
 from typing import TYPE_CHECKING
 
@@ -96,7 +97,7 @@ class Rungs(QWidget):
         self.findings: tuple[Finding, ...] = ()
         self.chosen: Finding | None = None
         self._wanted = ""
-        self.chose = self.update
+        self.chose: Callable[[], object] = self.update
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName(self.tr("Margins of the current valve"))
 

@@ -26,7 +26,7 @@ class ReadingBar(QWidget):
         self._ways: dict[str, str] = {}
         self._tools: dict[str, str] = {}
         self._tasks: list[Task] = []
-        self._filled: tuple = ()
+        self._filled: tuple[object, ...] = ()
         self._build()
         session.moved.connect(self.follow)
         session.changed.connect(self.follow)
@@ -56,11 +56,11 @@ class ReadingBar(QWidget):
         place, how, words = QVBoxLayout(), QGridLayout(), QVBoxLayout()
         place.addWidget(self.what)
         place.addWidget(self.where)
-        for row, (name, box) in enumerate(((self.tr("way"), self.way), (self.tr("tool"), self.tool))):
+        for line, (name, box) in enumerate(((self.tr("way"), self.way), (self.tr("tool"), self.tool))):
             label = QLabel(name)
             label.setObjectName("barSmall")
-            how.addWidget(label, row, 0)
-            how.addWidget(box, row, 1)
+            how.addWidget(label, line, 0)
+            how.addWidget(box, line, 1)
         how.setColumnStretch(1, 1)
         below = QHBoxLayout()
         below.addWidget(self.hint, 1)
@@ -239,7 +239,7 @@ class ReadingBar(QWidget):
         if place is None or task is None:
             self.hint.setText(self.tr("There is nothing to measure here yet."))
             return
-        before = self._standing()
+        before = self.standing()
         words = (
             [f"before: {before[-1].reading.text}" + (f" and {len(before) - 1} more" if len(before) > 1 else "")]
             if before
@@ -251,7 +251,8 @@ class ReadingBar(QWidget):
             words.append(task.row.caution or self._way_howto() or task.row.meaning)
         self.hint.setText("; ".join(words))
 
-    def _standing(self) -> list[Standing]:
+    def standing(self) -> list[Standing]:
+        """Give the readings that count at the place, oldest first."""
         place, task = self.place, self.task
         found = readings_at(self.session.book, task.quantity, place, task.at) if place and task else []
         return [one for one in found if not one.fate]

@@ -34,9 +34,9 @@ class ReadingsHere(QDialog):
         column.addWidget(self.table, 1)
         row = QHBoxLayout()
         for words, does in (
-            (self.tr("Move to another place…"), window.move_reading),
-            (self.tr("Note…"), window.note_reading),
-            (self.tr("Strike out…"), window.strike_reading),
+            (self.tr("Move to another place…"), window.measure.move_reading),
+            (self.tr("Note…"), window.measure.note_reading),
+            (self.tr("Strike out…"), window.measure.strike_reading),
         ):
             made = QPushButton(words)
             made.clicked.connect(lambda _, do=does: do(self.chosen))

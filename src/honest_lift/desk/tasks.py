@@ -51,7 +51,7 @@ def tasks_of(session: Session) -> list[Task]:
 def spring_tasks(session: Session) -> list[Task]:
     """Give what can be read of the current spring: the whole nest first, then its members alone."""
     owner, card = session.engine.set_of(session.spring), session.engine.card_of(session.spring)
-    members = [member.name for member in card.members] if card and len(card.members) > 1 else []
+    members: list[str] = [member.name for member in card.members] if card and len(card.members) > 1 else []
     unit = session.unit("length")
     heights = _heights(session, owner.id, owner.test_heights_mm) if owner else ()
     tasks = [Task("spring_load", f"load at {in_words(h, 'length', unit)}", "", h) for h in heights]

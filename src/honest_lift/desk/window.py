@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import gc
+from operator import attrgetter
 from pathlib import Path
 
 from PyQt6.QtCore import QSettings, Qt, QTimer
@@ -12,17 +13,15 @@ from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QMainWindow, QSta
 from honest_lift import __version__
 from honest_lift.desk import questions
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
+from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.heights.sheet import HeightsSheet
 from honest_lift.desk.ladder import Ladder
+from honest_lift.desk.measure import Measure
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.route import Route
-from honest_lift.desk.session import Session, empty_book
+from honest_lift.desk.session import Session
 from honest_lift.desk.theme import THEMES, style_sheet
-from honest_lift.facts.edits import Fit, MoveReading, NoteReading, StrikeOut, fit_springs, fitment
-from honest_lift.facts.file import ENDING, FileError
-from honest_lift.facts.fitments import CHANGEABLE
-from honest_lift.facts.place import Place, at_position, of_spring, position_title
 
 
 class Window(QMainWindow):
@@ -32,6 +31,7 @@ class Window(QMainWindow):
         super().__init__()
         self.session, self.settings = session, settings
         self.theme_name, self.zoom = "light", 1.0
+        self.files, self.measure = Files(self, session), Measure(self, session)
         self._painted = False
         self._actions: dict[str, QAction] = {}
         self.setWindowTitle("Honest Lift")
@@ -55,7 +55,7 @@ class Window(QMainWindow):
         )
         self.heights = HeightsSheet(session)
         self.heights.typed.connect(self.bar.type_into)
-        self.sheets = {"heights": self.heights}
+        self.sheets: dict[str, QWidget] = {"heights": self.heights}
         self.stack = QStackedWidget()
         self.stack.addWidget(self.heights)
         middle = QHBoxLayout()
@@ -89,7 +89,7 @@ class Window(QMainWindow):
             if row.key:
                 action.setShortcut(QKeySequence(row.key))
             action.setCheckable(row.id in CHECKABLE)
-            action.triggered.connect(lambda _=False, method=row.method: getattr(self, method)())
+            action.triggered.connect(lambda _=False, method=row.method: attrgetter(method)(self)())
             menus[row.menu].addAction(action)
             self._actions[row.id] = action
 
@@ -103,13 +103,13 @@ class Window(QMainWindow):
                 sheet.typed.connect(self.bar.type_into)
                 sheet.asked.connect(self.bar.choose)
                 self.bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(self.bar.task))
+                self.sheets[step] = sheet
             else:
                 from honest_lift.desk.engine.sheet import EngineSheet
 
-                sheet = EngineSheet(self.session)
-            self.sheets[step] = sheet
-            self.stack.addWidget(sheet)
-            sheet.dress(THEMES[self.theme_name], self.zoom)
+                self.sheets[step] = EngineSheet(self.session)
+            self.stack.addWidget(self.sheets[step])
+            self.sheets[step].dress(THEMES[self.theme_name], self.zoom)
         return self.sheets[step]
 
     def dress(self, theme_name: str, zoom: float) -> None:
@@ -158,11 +158,11 @@ class Window(QMainWindow):
     def _after_first_paint(self) -> None:
         self.session.start_examining()
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
-        self._offer_recovery()
-        self._name_what_was_set_aside()
+        self.files.offer_recovery()
+        self.files.name_what_was_set_aside()
 
     def closeEvent(self, event) -> None:
-        if not self._may_leave():
+        if not self.files.may_leave():
             event.ignore()
             return
         self._remember()
@@ -186,109 +186,16 @@ class Window(QMainWindow):
             self.settings.setValue("geometry", self.saveGeometry())
             self.settings.setValue("last", str(self.session.path or ""))
 
-    # --- engine ---
-
-    def _may_leave(self) -> bool:
-        """Ask about unsaved changes; False to stay."""
-        if not self.session.is_dirty:
-            return True
-        answer = questions.save_first(self)
-        return answer == "drop" or (answer == "save" and self.save_engine())
-
-    def new_engine(self) -> None:
-        """Start an engine from nothing."""
-        if self._may_leave():
-            self.session.take(empty_book(), None)
-            self.session.open_step("engine")
-
-    def open_engine(self) -> None:
-        """Ask for a file and open it."""
-        if not self._may_leave():
-            return
-        folder = self.session.path.parent if self.session.path else Path.home()
-        if path := questions.file_to_open(self, folder):
-            self.open_path(path)
-
-    def open_path(self, path: Path) -> None:
-        """Open a file; what is wrong with it is said."""
-        try:
-            self.session.open(path)
-        except FileError as error:
-            questions.tell(self, self.tr("This file can't be opened"), str(error))
-            return
-        self._offer_recovery()
-        self._name_what_was_set_aside()
-
-    def open_demo(self) -> None:
-        """Open the demonstration engine."""
-        if self._may_leave():
-            from honest_lift.demo.engine import demo_book
-            from honest_lift.facts.edits import new_id
-
-            self.session.take(demo_book(new_id()), None)
-
-    def save_engine(self) -> bool:
-        """Save to the engine's file; ask for one when it has none. Tells whether it was saved."""
-        return self._save(self.session.path) if self.session.path else self.save_engine_as()
-
-    def save_engine_as(self) -> bool:
-        """Ask for a file and save to it."""
-        name = "".join(c if c.isalnum() or c in "-_ ." else "-" for c in self.session.engine.name).strip() or "engine"
-        folder = self.session.path.parent if self.session.path else Path.home()
-        path = questions.file_to_save(self, folder / (name + ENDING))
-        return self._save(path) if path else False
-
-    def _save(self, path: Path) -> bool:
-        try:
-            self.session.save(path)
-        except FileError as error:
-            questions.tell(self, self.tr("Not saved"), str(error))
-            return False
-        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
-        return True
-
-    def restore_backup(self) -> None:
-        """Put the state before the last save on the desk."""
-        if not self._may_leave():
-            return
-        try:
-            self.session.restore_backup()
-        except FileError as error:
-            questions.tell(self, self.tr("No backup"), str(error))
-            return
-        self.session.told.emit(
-            self.tr("The backup is on the desk, not saved yet: saving puts it in place of the file.")
-        )
-
-    def _offer_recovery(self) -> None:
-        entries, torn = self.session.recovered()
-        if not entries:
-            return
-        damaged = self.tr(" {0} more lines could not be read.").format(torn) if torn else ""
-        question = self.tr(
-            "{0} entries were confirmed for this engine and never saved with it.{1} Take them in?"
-        ).format(len(entries), damaged)
-        if questions.ask(self, self.tr("Readings to recover"), question, self.tr("Take them in")):
-            self.session.recover(entries)
-
-    def _name_what_was_set_aside(self) -> None:
-        aside = self.session.book.set_aside
-        if aside:
-            lines = [f"{one.place}, {one.field}: {one.given} ({one.why})" for one in aside[:12]]
-            more = [self.tr("and {0} more").format(len(aside) - 12)] if len(aside) > 12 else []
-            words = self.tr("These values make no sense and are set aside; the rest of the file is open:")
-            questions.tell(self, self.tr("Set aside"), "\n".join([words, "", *lines, *more]))
-
     def dragEnterEvent(self, event) -> None:
         if any(url.isLocalFile() for url in event.mimeData().urls()):
             event.acceptProposedAction()
 
     def dropEvent(self, event) -> None:
         path = next((Path(url.toLocalFile()) for url in event.mimeData().urls() if url.isLocalFile()), None)
-        if path and self._may_leave():
-            self.open_path(path)
+        if path and self.files.may_leave():
+            self.files.open_path(path)
 
-    # --- measure ---
+    # --- undo, view ---
 
     def undo(self) -> None:
         """Take the last edit back."""
@@ -297,113 +204,6 @@ class Window(QMainWindow):
     def redo(self) -> None:
         """Bring it back."""
         self.session.redo()
-
-    def readings_here(self) -> None:
-        """Show every reading of the current quantity and place."""
-        from honest_lift.desk.readings_here import ReadingsHere
-
-        task, place = self.bar.task, self.bar.place
-        if task and place:
-            ReadingsHere(self, self.session, task.quantity, place, task.at).exec()
-
-    def _reading(self, given=None):
-        """Give a reading to act on: the one given, else the last that counts in the reading bar's place."""
-        standing = given or next(iter(reversed(self.bar._standing())), None)
-        if standing is None:
-            self.session.warned.emit(self.tr("There is no reading here."))
-        return standing
-
-    def move_reading(self, given=None) -> None:
-        """Move a reading typed at the wrong place."""
-        standing = self._reading(given)
-        if standing is None:
-            return
-        places = self._places_like(standing.place)
-        titles = [place.title for place in places]
-        question = self.tr("{0} belongs to").format(standing.reading.text)
-        answer = questions.choose(self, self.tr("Move the reading"), question, titles)
-        if answer:
-            self.session.do(MoveReading(standing.reading.id, places[titles.index(answer)]))
-
-    def _places_like(self, place: Place) -> list[Place]:
-        if place.kind == "spring":
-            return [of_spring(one.id, place.member) for one in self.session.engine.springs if one.id != place.name]
-        return [at_position(one.id) for one in self.session.engine.layout.positions if one.id != place.name]
-
-    def note_reading(self, given=None) -> None:
-        """Put a note on a reading."""
-        standing = self._reading(given)
-        if standing:
-            note = questions.words(
-                self, self.tr("Note"), self.tr("Note on {0}:").format(standing.reading.text), standing.note
-            )
-            if note is not None:
-                self.session.do(NoteReading(standing.reading.id, note))
-
-    def strike_reading(self, given=None) -> None:
-        """Strike a reading out, with the reason."""
-        standing = self._reading(given)
-        if standing:
-            why = questions.words(
-                self, self.tr("Strike out"), self.tr("Why does {0} not count?").format(standing.reading.text)
-            )
-            if why is not None:
-                self.session.do(StrikeOut(standing.reading.id, why or "struck out"))
-
-    def swap_springs(self) -> None:
-        """Exchange the current valve's spring with another one's."""
-        engine, here = self.session.engine, self.session.position
-        others = [p.id for p in engine.layout.positions if p.id != here and engine.spring_at(p.id)]
-        if not here or not engine.spring_at(here) or not others:
-            self.session.warned.emit(self.tr("Two valves with a spring each are needed to exchange springs."))
-            return
-        titles = [self.tr("{0}, spring {1}").format(position_title(one), engine.spring_at(one)) for one in others]
-        question = self.tr("Spring {0} of {1} changes places with").format(engine.spring_at(here), position_title(here))
-        answer = questions.choose(self, self.tr("Exchange springs"), question, titles)
-        if answer:
-            other = others[titles.index(answer)]
-            places = {here: engine.spring_at(other), other: engine.spring_at(here)}
-            self.session.do(
-                fit_springs(engine, places, f"springs of {position_title(here)} and {position_title(other)} exchanged")
-            )
-
-    def fit_set(self) -> None:
-        """Fit a whole set in head order."""
-        from honest_lift.desk.engine.springs_page import fit_set
-
-        sets = self.session.engine.sets
-        if not sets:
-            self.session.warned.emit(
-                self.tr("There is no set of springs yet: add one under Engine and parts, Springs.")
-            )
-            return
-        names = [one.name for one in sets]
-        answer = questions.choose(
-            self, self.tr("Fit a set"), self.tr("Set to fit, in head order"), names, len(names) - 1
-        )
-        if answer:
-            fit_set(self.session, sets[names.index(answer)])
-
-    def record_change(self) -> None:
-        """Write down that something was changed at the current valve; what depended on it goes stale."""
-        here = self.session.position
-        if not here:
-            return
-        titles = list(CHANGEABLE.values())
-        answer = questions.choose(
-            self, self.tr("Changed at {0}").format(position_title(here)), self.tr("What was changed?"), titles
-        )
-        if not answer:
-            return
-        slot = next(key for key, title in CHANGEABLE.items() if title == answer)
-        note = questions.words(
-            self, self.tr("Changed"), self.tr("In a few words, for the reading that goes stale:"), answer
-        )
-        if note is not None:
-            one = fitment(self.session.engine, slot, here, note=note)
-            self.session.do(Fit((one,), f"{answer} at {position_title(here)}"))
-
-    # --- view ---
 
     def show_engine(self) -> None:
         """Open engine and parts."""
@@ -464,7 +264,8 @@ class Window(QMainWindow):
     def show_about(self) -> None:
         """Say what this is."""
         words = self.tr(
-            "Honest Lift {0}. Free software under the GNU General Public License, version 3 or later. It proves nothing that was not measured."
+            "Honest Lift {0}. Free software under the GNU General Public License, version 3 or later. "
+            "It proves nothing that was not measured."
         )
         questions.tell(self, self.tr("About"), words.format(__version__))
 

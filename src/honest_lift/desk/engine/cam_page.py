@@ -22,6 +22,10 @@ _PLACES = {
     "target_height": ("", "intake", "exhaust"), "locator_thickness": ("",), "retainer_thickness": ("",),
     "tip_to_step": ("",),
 }  # fmt: skip
+_HINT = (
+    "What the cam card says. A figure from a card carries its tolerance; an assumed one needs a range and can never "
+    "pass; a measured one is a reading with the drawer's tool."
+)
 _KINDS = ("from its card", "assumed", "measured")
 
 
@@ -39,8 +43,7 @@ class CamPage(Page):
     """Two tables: stated figures, and loads asked for."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session, "What the cam card says. A figure from a card carries its tolerance; an assumed one needs a range "
-                         "and can never pass; a measured one is a reading with the drawer's tool.")  # fmt: skip
+        super().__init__(session, _HINT)
         self.card = QLineEdit()
         self.card.setAccessibleName(self.tr("cam card"))
         form = QFormLayout()
@@ -58,7 +61,7 @@ class CamPage(Page):
         self.asked = self.follow(RecordTable(self._asked_columns(), self.tr("Loads asked for")), self._put_limit)
         self.column.addWidget(self.asked, 2)
         self.card.editingFinished.connect(self._name_card)
-        self._shown = ""
+        self._shown = ("", "")
         self.refresh()
 
     def refresh(self) -> None:
@@ -144,12 +147,12 @@ class CamPage(Page):
     def _put_kind(self, row: _Row, text: str) -> _Row:
         if text == _kind_of(row):
             return row
-        if row.fact is None and not row.measured:
+        if row.measured:
+            raise EntryError("a reading stands here; clear the value to strike it out, then state another")
+        if row.fact is None:
             raise EntryError("type the value first, then say where it is from")
         if text == "measured":
             self._measure(row, row.fact.value, row.fact.text)
-        elif row.measured:
-            raise EntryError("a reading stands here; clear the value to strike it out, then state another")
         else:
             self._state(replace(row.fact, kind="assumed" if text == "assumed" else "specified"))
         return row

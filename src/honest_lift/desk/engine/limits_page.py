@@ -20,6 +20,10 @@ DIMENSIONS = {
     "set_weakest": "percent", "set_spread": "percent",
 }  # fmt: skip
 _OWN = "own"
+_HINT = (
+    "Every limit says its school and its source. Where builders disagree, choose a school; where none fits, put your own "
+    "figure in and say whose it is. With no limit a check reports its figure and is unproven."
+)
 _LIFTERS = ("any", "solid flat", "solid roller", "hydraulic flat", "hydraulic roller")
 
 
@@ -27,8 +31,7 @@ class LimitsPage(Page):
     """A table of limits and one of tolerances."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session, "Every limit says its school and its source. Where builders disagree, choose a school; where none fits, put your "
-                         "own figure in and say whose it is. With no limit a check reports its figure and is unproven.")  # fmt: skip
+        super().__init__(session, _HINT)
         self.limits = self.follow(RecordTable((), self.tr("Limits")), self._put_limit)
         self.column.addWidget(self.limits, 4)
         self.checks = QComboBox()
@@ -44,7 +47,7 @@ class LimitsPage(Page):
         self.tolerances = self.follow(RecordTable((), self.tr("Tolerances")), lambda one: session.do(SetTolerance(one)))
         self.column.addWidget(self.tolerances, 2)
         self.limits.selectionModel().currentRowChanged.connect(lambda *_: self._show_why())
-        self._units = ()
+        self._units = ("", "")
         self.refresh()
 
     def refresh(self) -> None:

@@ -34,7 +34,7 @@ class SpringsPage(Page):
         self.count.setAccessibleName(self.tr("how many springs"))
         self._lay_out()
         self.cards.selectionModel().currentRowChanged.connect(lambda *_: self._show_members())
-        self._units = ()
+        self._units = ("", "")
         self.refresh()
 
     def _lay_out(self) -> None:

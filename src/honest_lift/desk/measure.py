@@ -1,0 +1,127 @@
+"""What is done with readings and springs beyond typing: moving, noting, striking out, exchanging, fitting."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from honest_lift.desk import questions
+from honest_lift.desk.session import Session
+from honest_lift.facts.edits import Fit, MoveReading, NoteReading, StrikeOut, fit_springs, fitment
+from honest_lift.facts.fitments import CHANGEABLE
+from honest_lift.facts.place import Place, at_position, of_spring, position_title
+
+if TYPE_CHECKING:
+    from honest_lift.desk.window import Window
+    from honest_lift.facts.journal import Standing
+
+
+class Measure:
+    """Answers the actions of the Measure menu for one window."""
+
+    def __init__(self, window: Window, session: Session) -> None:
+        self.window, self.session, self.tr = window, session, window.tr
+
+    def readings_here(self) -> None:
+        """Show every reading of the current quantity and place."""
+        from honest_lift.desk.readings_here import ReadingsHere
+
+        task, place = self.window.bar.task, self.window.bar.place
+        if task and place:
+            ReadingsHere(self.window, self.session, task.quantity, place, task.at).exec()
+
+    def _reading(self, given: Standing | None) -> Standing | None:
+        """Give a reading to act on: the one given, else the last that counts in the reading bar's place."""
+        standing = given or next(iter(reversed(self.window.bar.standing())), None)
+        if standing is None:
+            self.session.warned.emit(self.tr("There is no reading here."))
+        return standing
+
+    def move_reading(self, given: Standing | None = None) -> None:
+        """Move a reading typed at the wrong place."""
+        standing = self._reading(given)
+        if standing is None:
+            return
+        places = self._places_like(standing.place)
+        titles = [place.title for place in places]
+        question = self.tr("{0} belongs to").format(standing.reading.text)
+        answer = questions.choose(self.window, self.tr("Move the reading"), question, titles)
+        if answer:
+            self.session.do(MoveReading(standing.reading.id, places[titles.index(answer)]))
+
+    def _places_like(self, place: Place) -> list[Place]:
+        if place.kind == "spring":
+            return [of_spring(one.id, place.member) for one in self.session.engine.springs if one.id != place.name]
+        return [at_position(one.id) for one in self.session.engine.layout.positions if one.id != place.name]
+
+    def note_reading(self, given: Standing | None = None) -> None:
+        """Put a note on a reading."""
+        standing = self._reading(given)
+        if standing:
+            note = questions.words(
+                self.window, self.tr("Note"), self.tr("Note on {0}:").format(standing.reading.text), standing.note
+            )
+            if note is not None:
+                self.session.do(NoteReading(standing.reading.id, note))
+
+    def strike_reading(self, given: Standing | None = None) -> None:
+        """Strike a reading out, with the reason."""
+        standing = self._reading(given)
+        if standing:
+            why = questions.words(
+                self.window, self.tr("Strike out"), self.tr("Why does {0} not count?").format(standing.reading.text)
+            )
+            if why is not None:
+                self.session.do(StrikeOut(standing.reading.id, why or "struck out"))
+
+    def swap_springs(self) -> None:
+        """Exchange the current valve's spring with another one's."""
+        engine, here = self.session.engine, self.session.position
+        others = [p.id for p in engine.layout.positions if p.id != here and engine.spring_at(p.id)]
+        if not here or not engine.spring_at(here) or not others:
+            self.session.warned.emit(self.tr("Two valves with a spring each are needed to exchange springs."))
+            return
+        titles = [self.tr("{0}, spring {1}").format(position_title(one), engine.spring_at(one)) for one in others]
+        question = self.tr("Spring {0} of {1} changes places with").format(engine.spring_at(here), position_title(here))
+        answer = questions.choose(self.window, self.tr("Exchange springs"), question, titles)
+        if answer:
+            other = others[titles.index(answer)]
+            places = {here: engine.spring_at(other), other: engine.spring_at(here)}
+            self.session.do(
+                fit_springs(engine, places, f"springs of {position_title(here)} and {position_title(other)} exchanged")
+            )
+
+    def fit_set(self) -> None:
+        """Fit a whole set in head order."""
+        from honest_lift.desk.engine.springs_page import fit_set
+
+        sets = self.session.engine.sets
+        if not sets:
+            self.session.warned.emit(
+                self.tr("There is no set of springs yet: add one under Engine and parts, Springs.")
+            )
+            return
+        names = [one.name for one in sets]
+        answer = questions.choose(
+            self.window, self.tr("Fit a set"), self.tr("Set to fit, in head order"), names, len(names) - 1
+        )
+        if answer:
+            fit_set(self.session, sets[names.index(answer)])
+
+    def record_change(self) -> None:
+        """Write down that something was changed at the current valve; what depended on it goes stale."""
+        here = self.session.position
+        if not here:
+            return
+        titles = list(CHANGEABLE.values())
+        answer = questions.choose(
+            self.window, self.tr("Changed at {0}").format(position_title(here)), self.tr("What was changed?"), titles
+        )
+        if not answer:
+            return
+        slot = next(key for key, title in CHANGEABLE.items() if title == answer)
+        note = questions.words(
+            self.window, self.tr("Changed"), self.tr("In a few words, for the reading that goes stale:"), answer
+        )
+        if note is not None:
+            one = fitment(self.session.engine, slot, here, note=note)
+            self.session.do(Fit((one,), f"{answer} at {position_title(here)}"))

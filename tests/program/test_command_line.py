@@ -1,0 +1,162 @@
+"""The program without a window, as a person calls it."""
+
+import json
+import subprocess
+import sys
+from pathlib import Path
+
+import jsonschema
+import pytest
+
+from engines import Bench, demo
+from honest_lift import __version__
+from honest_lift.cli import main
+from honest_lift.facts.file import write_book
+
+ROOT = Path(__file__).parents[2]
+
+
+def saved(tmp_path, book, name="engine.liftbook") -> str:
+    path = tmp_path / name
+    write_book(book, path)
+    return str(path)
+
+
+def failing() -> Bench:
+    return Bench().complete().height("1e", 43.0)
+
+
+def close() -> Bench:
+    return Bench().complete().height("1e", 44.5)
+
+
+def unproven() -> Bench:
+    return Bench("head: 1e 1i 2i 2e 3e 3i").complete().shims("1e", 0.4)
+
+
+@pytest.mark.parametrize(
+    ("bench", "status", "last"),
+    [
+        (lambda: Bench().complete(), 0, "0 fails, 0 unproven, 0 close, 40 passes"),
+        (close, 0, "0 fails, 0 unproven, 1 close, 39 passes"),
+        (failing, 1, None),
+        (unproven, 3, None),
+    ],
+)
+def test_exit_status_of_check(tmp_path, capsys, bench, status, last):
+    assert main(["check", saved(tmp_path, bench().book)]) == status
+    lines = capsys.readouterr().out.splitlines()
+    assert lines[0].startswith("bench: ")
+    assert last is None or lines[-1] == last
+
+
+def test_every_finding_has_its_line_and_reason(capsys):
+    assert main(["check", "demo"]) == 1
+    out = capsys.readouterr().out
+    assert "fails     5 intake, installed height: 1.739 in ±0.002; 1.780 to 1.820 in" in out
+    assert "look for a spacer someone left in." in out
+    assert "unproven  8 exhaust, bind margin: –; at least 0.060 in" in out
+    assert "Not fitted, and so without a say in the engine:" in out
+    assert "passes    spring N1, card seat load" in out
+
+
+def test_the_json_follows_its_published_schema(capsys):
+    assert main(["check", "demo", "--json"]) == 1
+    report = json.loads(capsys.readouterr().out)
+    jsonschema.validate(report, json.loads((ROOT / "docs" / "findings.schema.json").read_text(encoding="utf-8")))
+    assert (report["schema"], report["version"], report["verdict"]) == ("honest-lift/findings", 1, "fails")
+    spacer = next(f for f in report["findings"] if (f["place"], f["check"]) == ("5i", "installed_height"))
+    assert spacer["figure"] == pytest.approx(1.739 * 25.4)
+    assert spacer["limit"]["lowest"] == pytest.approx(1.780 * 25.4)
+    assert spacer["margin"] == pytest.approx(-0.041 * 25.4)
+    assert spacer["inputs"][0]["tool"] == "height micrometer no. 2"
+    missing = next(f for f in report["findings"] if (f["place"], f["check"]) == ("8e", "seat_load"))
+    assert (missing["figure"], missing["margin"], missing["verdict"]) == (None, None, "unproven")
+    assert missing["rests_on"][0] == "missing" or "missing" in missing["rests_on"]
+    spare = [f for f in report["findings"] if not f["fitted"]]
+    assert {f["place"] for f in spare} == {f"N{i}" for i in range(1, 17)}
+    assert sum(report["counts"].values()) == len(report["findings"]) - len(spare)
+
+
+def test_a_file_that_can_not_be_read(tmp_path, capsys):
+    path = tmp_path / "broken.liftbook"
+    path.write_text('{"format": "honest-lift/liftbook",\n "version": 1,,}')
+    assert main(["check", str(path)]) == 2
+    said = capsys.readouterr().err
+    assert "broken.liftbook, line 2, column 14" in said
+    assert main(["check", str(tmp_path / "none.liftbook")]) == 2
+    assert "No such file" in capsys.readouterr().err
+
+
+def test_values_set_aside_are_named(tmp_path, capsys):
+    path = saved(tmp_path, Bench().complete().height("1e", 45.125).book)
+    Path(path).write_text(Path(path).read_text().replace('"value": 45.125', '"value": -3'))
+    assert main(["check", path]) in (0, 1, 3)
+    assert (
+        "set aside: 1 exhaust, installed height: 45.125 (-3.0 inside): it lies outside 5 to 150"
+        in capsys.readouterr().out
+    )
+
+
+def test_no_display_is_one_line_and_status_2(capsys, monkeypatch):
+    for name in ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"):
+        monkeypatch.delenv(name, raising=False)
+    assert main(["--demo"]) == 2
+    said = capsys.readouterr().err
+    assert said.count("\n") == 1
+    assert "--platform offscreen" in said
+
+
+@pytest.mark.parametrize("call", [["--version"], ["--help"], ["check", "--help"], ["shots", "--help"]])
+def test_help_and_version(call, capsys):
+    with pytest.raises(SystemExit) as ended:
+        main(call)
+    assert ended.value.code == 0
+    out = capsys.readouterr().out
+    assert (__version__ if call == ["--version"] else "honest-lift") in out
+    if call == ["--help"]:
+        assert "honest-lift check demo --json" in out
+
+
+def test_a_call_that_is_wrong(capsys):
+    with pytest.raises(SystemExit) as ended:
+        main(["check"])
+    assert ended.value.code == 2
+    assert "file" in capsys.readouterr().err
+
+
+def test_a_reader_that_has_seen_enough_is_no_error():
+    command = f"{sys.executable} -m honest_lift.cli check demo --json | head -2; exit ${{PIPESTATUS[0]}}"
+    done = subprocess.run(["bash", "-c", command], capture_output=True, text=True, timeout=60)
+    assert "Traceback" not in done.stderr
+    assert done.returncode in (0, 1)
+
+
+def test_the_launcher_starts_the_program():
+    done = subprocess.run([str(ROOT / "honest-lift"), "--version"], capture_output=True, text=True, timeout=300)
+    assert done.stdout.strip() == f"Honest Lift {__version__}"
+
+
+def test_shots_draws_every_main_view(tmp_path):
+    folder = tmp_path / "pictures"
+    done = subprocess.run(
+        [sys.executable, "-m", "honest_lift.cli", "shots", str(folder)], capture_output=True, text=True, timeout=120
+    )
+    assert done.returncode == 0, done.stderr
+    names = {path.name for path in folder.iterdir()}
+    assert names == {path.name for path in (ROOT / "docs" / "screenshots").iterdir()}
+    assert all(path.read_bytes().startswith(b"\x89PNG") for path in folder.iterdir())
+
+
+def test_shots_into_a_file_is_explained(tmp_path):
+    blocked = tmp_path / "file"
+    blocked.write_text("")
+    done = subprocess.run(
+        [sys.executable, "-m", "honest_lift.cli", "shots", str(blocked)], capture_output=True, text=True, timeout=60
+    )
+    assert done.returncode == 2
+    assert "pictures can't be written" in done.stderr
+
+
+def test_the_demonstration_is_always_the_same():
+    assert demo().journal == demo().journal

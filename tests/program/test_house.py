@@ -1,0 +1,121 @@
+"""The house itself: what a newcomer and a machine may rely on."""
+
+import ast
+import importlib.util
+import re
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parents[2]
+SOURCE = ROOT / "src" / "honest_lift"
+PURE = ("numbers", "mechanics", "facts", "estimates", "checks", "drawings", "sheets", "demo")
+
+
+def docs_writer():
+    spec = importlib.util.spec_from_file_location("write_docs", ROOT / "tools" / "write_docs.py")
+    module = importlib.util.module_from_spec(spec)
+    spec.loader.exec_module(module)
+    return module
+
+
+def test_everything_but_the_desk_runs_without_qt():
+    names = [
+        ".".join(path.relative_to(ROOT / "src").with_suffix("").parts)
+        for room in PURE
+        for path in sorted((SOURCE / room).rglob("*.py"))
+    ]
+    lines = [
+        "import sys",
+        "sys.modules['PyQt6'] = None",
+        *(f"import {name.removesuffix('.__init__')}" for name in names),
+        "from honest_lift.cli import main",
+        "sys.exit(main(['check', 'demo']))",
+    ]
+    done = subprocess.run([sys.executable, "-c", "\n".join(lines)], capture_output=True, text=True, timeout=60)
+    assert done.returncode == 1, done.stderr
+
+
+def test_the_first_window_waits_for_no_array_library():
+    code = "import sys, honest_lift.desk.app, honest_lift.demo.engine; print('numpy' in sys.modules, 'scipy' in sys.modules)"
+    done = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, timeout=60, check=True)
+    assert done.stdout.split() == ["False", "False"]
+
+
+@pytest.mark.parametrize("page", ["liftbook.schema.json", "findings.schema.json", "nomenclature.md"])
+def test_pages_drawn_from_the_program_are_up_to_date(page):
+    writer = docs_writer()
+    assert (ROOT / "docs" / page).read_text(encoding="utf-8") == writer.PAGES[page](), "run tools/write_docs.py"
+
+
+def test_the_walk_through_the_house_names_files_that_exist():
+    text = (ROOT / "docs" / "house.md").read_text(encoding="utf-8")
+    named = set(
+        re.findall(r"`((?:numbers|mechanics|facts|estimates|checks|drawings|sheets|demo|desk)/[a-z_/]+\.py)`", text)
+    )
+    assert len(named) > 15
+    assert [one for one in sorted(named) if not (SOURCE / one).exists()] == []
+
+
+def test_every_link_in_the_pages_leads_somewhere():
+    pages = [*ROOT.glob("*.md"), *(ROOT / "docs").rglob("*.md")]
+    broken = [
+        (page.name, target)
+        for page in pages
+        for target in re.findall(r"\]\(([^)#:]+)\)", page.read_text(encoding="utf-8"))
+        if not (page.parent / target).exists()
+    ]
+    assert broken == []
+
+
+def test_pictures_are_few_and_linked():
+    pictures = sorted((ROOT / "docs" / "screenshots").glob("*.png"))
+    readme = (ROOT / "README.md").read_text(encoding="utf-8")
+    assert 0 < len(pictures) < 20
+    assert [one.name for one in pictures if one.name not in readme] == []
+
+
+def test_public_functions_say_what_they_do():
+    """Every public function of the pure rooms has a docstring; of mechanics one that says shapes or units, and a source."""
+    bare = []
+    for room in PURE:
+        for path in (SOURCE / room).rglob("*.py"):
+            tree = ast.parse(path.read_text(encoding="utf-8"))
+            inner = {id(n) for f in ast.walk(tree) if isinstance(f, ast.FunctionDef) for n in ast.walk(f) if n is not f}
+            for node in ast.walk(tree):
+                if (
+                    id(node) not in inner
+                    and isinstance(node, ast.FunctionDef)
+                    and not node.name.startswith("_")
+                    and not ast.get_docstring(node)
+                ):
+                    bare.append(f"{path.name}:{node.name}")
+    assert bare == []
+    for path in (SOURCE / "mechanics").rglob("*.py"):
+        if path.name != "__init__.py":
+            text = path.read_text(encoding="utf-8")
+            assert "ource" in text, f"{path.name} names no source"
+
+
+def test_files_are_no_longer_than_one_thought():
+    long = {path.name: count for path in SOURCE.rglob("*.py") if (count := len(path.read_text().splitlines())) > 400}
+    assert long == {}
+
+
+def test_the_licence_and_the_fonts_licence_are_shipped():
+    assert "GNU GENERAL PUBLIC LICENSE" in (ROOT / "LICENSE").read_text(encoding="utf-8")
+    assert "SIL OPEN FONT LICENSE" in (SOURCE / "desk" / "fonts" / "OFL.txt").read_text(encoding="utf-8")
+
+
+def test_every_quantity_and_check_has_its_own_name_once():
+    from honest_lift.checks.examine import examine
+    from honest_lift.demo.engine import demo_book
+    from honest_lift.desk.engine.limits_page import DIMENSIONS
+    from honest_lift.facts.limits import SCHOOLS
+
+    checks = {one.check.name: one.check for one in examine(demo_book()).findings}
+    assert {name: check.dimension for name, check in checks.items()} == DIMENSIONS
+    assert {school.limit.check for school in SCHOOLS} <= set(checks)
+    assert len({check.title for check in checks.values()}) == len(checks)

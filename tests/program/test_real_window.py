@@ -1,0 +1,100 @@
+"""The installed program in a real X window, driven by real key presses from outside. Needs Xvfb and xdotool-free Qt."""
+
+import json
+import os
+import shutil
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+import pytest
+
+pytestmark = pytest.mark.skipif(shutil.which("Xvfb") is None, reason="no Xvfb on this machine")
+
+DRIVER = """
+import sys
+from PyQt6.QtCore import QTimer, Qt
+from PyQt6.QtTest import QTest
+import honest_lift.desk.window as desk
+from honest_lift.cli import main
+
+def drive():
+    window = next(w for w in desk.application().topLevelWidgets() if isinstance(w, desk.Window))
+    if window.session.examination is None:
+        QTimer.singleShot(50, drive)
+        return
+    window.session.go("5i")
+    QTest.keyClicks(window.bar.entry, "1 51/64")
+    QTest.keyClick(window.bar.entry, Qt.Key.Key_Return)
+    print("platform", desk.application().platformName(), flush=True)
+    print("verdict", window.session.examination.verdict("5i", "heights").word, flush=True)
+    window.session.save(__import__("pathlib").Path(sys.argv[1]))
+    window.close()
+
+QTimer.singleShot(0, lambda: None)
+started = desk.Window.show
+def show(self):
+    started(self)
+    QTimer.singleShot(0, drive)
+desk.Window.show = show
+sys.exit(main(["--demo"]))
+"""
+
+
+@pytest.fixture
+def display():
+    """Start an X server of the test's own."""
+    read, write = os.pipe()
+    server = subprocess.Popen(
+        ["Xvfb", "-displayfd", str(write), "-screen", "0", "1400x900x24", "-nolisten", "tcp"],
+        pass_fds=(write,), stderr=subprocess.DEVNULL,
+    )  # fmt: skip
+    os.close(write)
+    with os.fdopen(read) as numbers:
+        number = numbers.readline().strip()
+    yield f":{number}"
+    server.terminate()
+    server.wait(timeout=10)
+
+
+def environment(display, tmp_path) -> dict[str, str]:
+    kept = {name: value for name, value in os.environ.items() if name not in ("QT_QPA_PLATFORM", "WAYLAND_DISPLAY")}
+    return {**kept, "DISPLAY": display, "XDG_STATE_HOME": str(tmp_path), "XDG_CONFIG_HOME": str(tmp_path)}
+
+
+def test_the_program_opens_takes_a_reading_and_saves_it(display, tmp_path):
+    path = tmp_path / "engine.liftbook"
+    done = subprocess.run(
+        [sys.executable, "-c", DRIVER, str(path)],
+        env=environment(display, tmp_path),
+        capture_output=True,
+        text=True,
+        timeout=90,
+    )
+    said = dict(line.split(" ", 1) for line in done.stdout.splitlines())
+    assert said == {"platform": "xcb", "verdict": "passes"}, done.stderr
+    report = subprocess.run(
+        [sys.executable, "-m", "honest_lift.cli", "check", str(path), "--json"],
+        capture_output=True,
+        text=True,
+        timeout=60,
+    )
+    found = json.loads(report.stdout)["findings"]
+    mended = next(f for f in found if (f["place"], f["check"]) == ("5i", "installed_height"))
+    assert (mended["verdict"], mended["figure"]) == ("passes", pytest.approx((1 + 51 / 64) * 25.4))
+
+
+def test_the_launcher_opens_a_window_that_can_be_closed(display, tmp_path):
+    launcher = Path(__file__).parents[2] / "honest-lift"
+    program = subprocess.Popen(
+        [str(launcher), "--demo"],
+        env=environment(display, tmp_path),
+        stdout=subprocess.PIPE,
+        stderr=subprocess.PIPE,
+        text=True,
+    )
+    time.sleep(4)
+    assert program.poll() is None, program.communicate()[1]
+    program.terminate()
+    program.communicate(timeout=20)

@@ -1,10 +1,10 @@
 """The journal and the history: no path of edits, undo and redo loses a reading."""
 
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
-import pytest
 from engines import Bench
 from honest_lift.facts.edits import EditError, MoveReading, NoteReading, StrikeOut, fit_springs, readings_at
 from honest_lift.facts.engine import Book

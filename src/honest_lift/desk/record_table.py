@@ -80,7 +80,15 @@ class RecordModel(QAbstractTableModel):
         self._bad: dict[tuple[str, int], tuple[str, str]] = {}
 
     def show(self, records: Sequence[Any], columns: Sequence[Column] | None = None) -> None:
-        """Show other records; what was typed and refused stays with its record."""
+        """Show other records; what was typed and refused stays with its record.
+
+        Nothing is reset while rows stay rows: a cell being edited is on its way to becoming one of them.
+        """
+        if columns is None and len(records) == len(self.records):
+            self.records = tuple(records)
+            if self.records:
+                self.dataChanged.emit(self.index(0, 0), self.index(len(self.records) - 1, len(self.columns) - 1))
+            return
         self.beginResetModel()
         self.records = tuple(records)
         self.columns = tuple(columns) if columns is not None else self.columns

@@ -1,0 +1,259 @@
+"""A new engine filled from nothing, through the real pages."""
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QComboBox, QLineEdit
+
+from honest_lift.desk.session import empty_book
+from honest_lift.facts.limits import limit_for
+from honest_lift.facts.place import ENGINE, at_role
+
+ENTER = Qt.Key.Key_Return
+
+
+def put(qtbot, table, row, title, text):
+    """Type into a cell as a person does: go there, type, Enter; or choose from its list."""
+    titles = [one.title for one in table.records.columns]
+    column = titles.index(title) if title in titles else next(i for i, one in enumerate(titles) if one.startswith(title))
+    index = table.records.index(row, column)
+    table.setCurrentIndex(index)
+    table.edit(index)
+    editor = table.indexWidget(index) or table.findChild(QComboBox) or table.viewport().findChild(QLineEdit)
+    combo = table.viewport().findChild(QComboBox)
+    if combo is not None:
+        combo.setCurrentText(text)
+        combo.activated.emit(combo.currentIndex())
+    else:
+        editor = table.viewport().findChild(QLineEdit)
+        editor.clear()
+        qtbot.keyClicks(editor, text)
+        qtbot.keyClick(editor, ENTER)
+    qtbot.waitUntil(
+        lambda: table.viewport().findChild(QLineEdit) is None and table.viewport().findChild(QComboBox) is None,
+        timeout=2000,
+    )
+
+
+def row_of(table, words):
+    return next(i for i, one in enumerate(table.records.records) if table.records.columns[0].get(one) == words)
+
+
+def shown(table, row):
+    return [column.get(table.records.records[row]) for column in table.records.columns]
+
+
+def press(page, words):
+    from PyQt6.QtWidgets import QPushButton
+
+    next(one for one in page.findChildren(QPushButton) if one.text() == words).click()
+
+
+def test_a_new_engine_from_nothing(qtbot, open_window):
+    window = open_window(empty_book())
+    session = window.session
+    window._actions["step_engine"].trigger()
+    sheet = window.sheets["engine"]
+    pages = sheet.pages
+
+    page = pages["Engine"]
+    qtbot.keyClicks(page.name, "Marsh 200")
+    page.name.editingFinished.emit()
+    page.order.setPlainText("head: 1e 1i 2i 2e")
+    press(page, "Lay out")
+    page.lifter.setCurrentText("solid flat")
+    page.lifter.activated.emit(page.lifter.currentIndex())
+    qtbot.keyClicks(page.people, "Ash, Rowan")
+    page.people.editingFinished.emit()
+    assert (session.engine.name, session.engine.lifter, session.engine.hand) == ("Marsh 200", "solid flat", "Ash")
+    assert [p.id for p in session.engine.layout.positions] == ["1e", "1i", "2i", "2e"]
+
+    page = pages["Cam card"]
+    sheet.show_page("Cam card")
+    for words, text in (
+        ("lobe lift, intake", ".236"), ("lobe lift, exhaust", "6 mm"), ("rocker ratio, engine", "1.5"),
+        ("lash, intake", ".016"), ("lash, exhaust", ".018"), ("target installed height, engine", "1.770"),
+    ):  # fmt: skip
+        put(qtbot, page.facts, row_of(page.facts, words), "value", text)
+    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "least", "130")
+    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "most", "200")
+    put(qtbot, page.asked, row_of(page.asked, "open load, both"), "least", "230")
+    stated = {fact.key: fact.value for fact in session.engine.facts}
+    assert stated["lobe_lift", at_role("exhaust")] == 6.0
+    assert stated["target_height", ENGINE] == 1.770 * 25.4
+    asked = limit_for(session.engine.limits, "seat_load", "intake", "solid flat")
+    assert (round(asked.lowest, 2), round(asked.highest, 2)) == (578.27, 889.64)
+
+    page = pages["Springs"]
+    sheet.show_page("Springs")
+    press(page, "New card")
+    for title, text in (
+        ("card", "Ours"),
+        ("installed", "1.770"),
+        ("load", "162"),
+        ("open", "1.430"),
+        ("binds", "1.300"),
+    ):
+        put(qtbot, page.cards, 0, title, text)
+    press(page, "New set of this card")
+    put(qtbot, page.sets, 0, "heights", "1.900 1.770 1.300")
+    page.sets.setCurrentIndex(page.sets.records.index(0, 0))
+    page.count.setValue(4)
+    press(page, "Add")
+    press(page, "Fit in head order")
+    assert [session.engine.spring_at(name) for name in ("1e", "1i", "2i", "2e")] == ["1", "2", "3", "4"]
+    put(qtbot, page.springs, 0, "fitted", "")
+    assert session.engine.position_of("1") == ""
+    put(qtbot, page.springs, 0, "fitted", "1e")
+    assert session.engine.position_of("1") == "1e"
+
+    window._actions["step_springs"].trigger()
+    for task, loads in (
+        ("load at 1.900 in", "124"),
+        ("load at 1.770 in", "162"),
+        ("load at 1.300 in", "310"),
+        ("bind height", "1.28"),
+    ):
+        window.bar.choose(next(one for one in window.bar._tasks if one.title == task))
+        for _ in range(4):
+            qtbot.keyClicks(window.bar.entry, loads)
+            qtbot.keyClick(window.bar.entry, ENTER)
+    window._actions["step_heights"].trigger()
+    window.bar.choose(window.bar._tasks[0])
+    for _ in range(4):
+        qtbot.keyClicks(window.bar.entry, "1.770")
+        qtbot.keyClick(window.bar.entry, ENTER)
+    examination = session.examination
+    words = {one.check.name: one.verdict.word for one in examination.by_position["1e"]}
+    assert words.pop("card_open_load") == "unproven", "the card states no open load"
+    assert set(words.values()) == {"passes"}, words
+
+
+def test_assumed_and_measured_figures_on_the_cam_page(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    page = window.sheets["engine"].pages["Cam card"]
+    window.sheets["engine"].show_page("Cam card")
+    lash = row_of(page.facts, "lash, intake")
+    put(qtbot, page.facts, lash, "kind", "assumed")
+    put(qtbot, page.facts, lash, "assumed from", "0")
+    put(qtbot, page.facts, lash, "to", ".030")
+    fact = next(one for one in window.session.engine.facts if one.key == ("lash", at_role("intake")))
+    assert (fact.kind, fact.low, fact.high, fact.low_is_physical) == ("assumed", 0.0, 0.762, True)
+    assert window.session.examination.finding("open_load", "1i").verdict.word == "unproven"
+    assert window.session.examination.finding("bind_margin", "1i").verdict.word == "passes", (
+        "no lash is the worst of it"
+    )
+    lobe = row_of(page.facts, "lobe lift, intake")
+    put(qtbot, page.facts, lobe, "kind", "measured")
+    assert shown(page.facts, lobe)[1:3] == ["measured", ".353"]
+    assert window.session.book.journal[-1].quantity == "lobe_lift"
+    put(qtbot, page.facts, lobe, "value", "")
+    assert shown(page.facts, lobe)[1] == "from its card", "struck out, the card stands again"
+
+
+def test_a_refused_cell_keeps_its_text_and_says_why(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    sheet = window.sheets["engine"]
+    sheet.show_page("Cam card")
+    table = sheet.pages["Cam card"].facts
+    facts = window.session.engine.facts
+    ratio = row_of(table, "rocker ratio, engine")
+    put(qtbot, table, ratio, "value", "16")
+    assert "16  lies outside what this can be, 0.8 to 2.6" in sheet.message.text().replace("16 lies", "16  lies")
+    assert table.records.index(ratio, 2).data() == "16", "what was typed stays to be mended"
+    assert window.session.engine.facts is facts
+    put(qtbot, table, ratio, "value", "1.65")
+    assert table.records.index(ratio, 2).data() == "1.650"
+    put(qtbot, table, ratio, "assumed from", "1.6")
+    assert "choose “assumed” under kind first" in sheet.message.text()
+
+
+def test_mistakes_on_the_springs_page_are_explained(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    sheet = window.sheets["engine"]
+    sheet.show_page("Springs")
+    page = sheet.pages["Springs"]
+    put(qtbot, page.springs, 0, "fitted", "9x")
+    assert "there is no valve “9x” on this engine" in sheet.message.text()
+    put(qtbot, page.springs, 0, "fitted", "1i")
+    assert "spring 2 sits at 1 intake: exchange the two" in sheet.message.text()
+    page.cards.setCurrentIndex(page.cards.records.index(0, 0))
+    press(page, "Take card out")
+    assert "a spring set refers to it" in sheet.message.text()
+    put(qtbot, page.sets, 0, "heights", "1.9 1.9")
+    assert "the same height stands twice" in sheet.message.text()
+    put(qtbot, page.members, 1, "member", "outer")
+    assert "a nest has one of each" in sheet.message.text()
+    press(page, "Add a member")
+    assert len(window.session.engine.cards[0].members) == 3
+    press(page, "Add a member")
+    assert "one to three members" in sheet.message.text()
+
+
+def test_schools_and_own_limits(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    sheet = window.sheets["engine"]
+    sheet.show_page("Limits")
+    page = sheet.pages["Limits"]
+    bind = row_of(page.limits, "bind margin")
+    page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
+    assert "room for the scatter of a set" in page.why.text()
+    put(qtbot, page.limits, bind, "school", "0.050 to 0.080 in")
+    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "fails", (
+        "too much room is refused as well"
+    )
+    put(qtbot, page.limits, bind, "least", ".2")
+    assert "the least lies above the most" in sheet.message.text()
+    put(qtbot, page.limits, bind, "most", ".2")
+    assert shown(page.limits, bind)[1:4] == ["own", "0.050", "0.200"]
+    page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
+    press(page, "Take limit out")
+    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "unproven"
+    page.checks.setCurrentText("bind margin")
+    press(page, "Add")
+    put(qtbot, page.limits, len(page.limits.records.records) - 1, "least", "40 thou")
+    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "passes"
+    put(qtbot, page.tolerances, 0, "percent", "")
+    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "unproven", (
+        "a ratio without a tolerance"
+    )
+
+
+def test_the_tool_drawer(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    sheet = window.sheets["engine"]
+    sheet.show_page("Tools")
+    page = sheet.pages["Tools"]
+    before = len(window.session.engine.tools)
+    press(page, "Add this kind")
+    assert len(window.session.engine.tools) == before + 1
+    put(qtbot, page.tools, before, "tool", "gauge no. 7")
+    put(qtbot, page.tools, before, "true to ±", ".0005")
+    tool = window.session.engine.tools[-1]
+    assert (tool.name, tool.accuracy) == ("gauge no. 7", 0.0127)
+    put(qtbot, page.tools, 0, "true to ±", "")
+    assert window.session.examination.finding("installed_height", "1e").verdict.word == "unproven"
+    page.tools.setCurrentIndex(page.tools.records.index(0, 0))
+    press(page, "Take tool out")
+    assert "readings were taken with it" in sheet.message.text()
+    put(qtbot, page.defaults, 0, "tool", "gauge no. 7")
+    assert window.session.engine.tool_for("installed_height", "height_micrometer").name == "gauge no. 7"
+
+
+def test_a_layout_that_is_mistyped_is_explained_and_nothing_changes(qtbot, open_window):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    page = window.sheets["engine"].pages["Engine"]
+    layout = window.session.engine.layout
+    page.order.setPlainText("left: 1e 1e")
+    press(page, "Lay out")
+    assert "1e stands twice" in window.sheets["engine"].message.text()
+    assert window.session.engine.layout is layout
+    assert page.order.toPlainText() == "left: 1e 1e"
+    page.common.setCurrentText("In-line four, sixteen valves")
+    page.common.activated.emit(page.common.currentIndex())
+    assert len(window.session.engine.layout.positions) == 16
+    assert window.strip.height() > 122, "two rows of valves"

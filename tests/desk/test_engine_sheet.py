@@ -13,7 +13,9 @@ ENTER = Qt.Key.Key_Return
 def put(qtbot, table, row, title, text):
     """Type into a cell as a person does: go there, type, Enter; or choose from its list."""
     titles = [one.title for one in table.records.columns]
-    column = titles.index(title) if title in titles else next(i for i, one in enumerate(titles) if one.startswith(title))
+    column = (
+        titles.index(title) if title in titles else next(i for i, one in enumerate(titles) if one.startswith(title))
+    )
     index = table.records.index(row, column)
     table.setCurrentIndex(index)
     table.edit(index)

@@ -69,31 +69,47 @@ qt_libraries() {
     done
 }
 
-# make_environment KIND: KIND is "run" or "test".
+# make_environment KIND: KIND is "run" or "test". Two stamps: one for the packages, one for Qt's system libraries, so
+# that a machine where those can't be installed is told so at every start, and nothing else is done again.
 make_environment() {
     stamp="$environment/.made-$1"
-    if [ -e "$stamp" ] && [ "$(cat "$stamp")" = "$here" ] && [ ! "$here/pyproject.toml" -nt "$stamp" ] &&
-        [ ! "$here/constraints.txt" -nt "$stamp" ]; then
-        return 0
+    libraries="$environment/.qt-libraries"
+    if ! { [ -e "$stamp" ] && [ "$(cat "$stamp")" = "$here" ] && [ ! "$here/pyproject.toml" -nt "$stamp" ] &&
+        [ ! "$here/constraints.txt" -nt "$stamp" ]; }; then
+        install_packages "$1" || return 2
+        rm -f "$libraries"
+        printf '%s' "$here" >"$stamp"
     fi
+    if [ ! -e "$libraries" ]; then
+        if qt_libraries; then
+            : >"$libraries"
+        else
+            say "without them no window can open; “check” works all the same."
+        fi
+    fi
+    return 0
+}
+
+install_packages() {
     python=$(find_python) || { install_debian python3 python3-venv && python=$(find_python); } || {
         say "Python 3.11 or newer is needed."
-        return 2
+        return 1
     }
     if ! "$python" -c 'import ensurepip, venv' 2>/dev/null; then
-        install_debian python3-venv || return 2
+        install_debian python3-venv || return 1
     fi
     say "making the environment in ${environment##*/}, once; this takes a minute or two"
-    [ -x "$environment/bin/python" ] && [ "$(cat "$environment"/.made-* 2>/dev/null | sort -u)" = "$here" ] ||
+    [ -x "$environment/bin/python" ] && [ "$(cat "$environment"/.made-* 2>/dev/null | head -c "${#here}")" = "$here" ] ||
         rm -rf "$environment"
-    "$python" -m venv "$environment" || return 2
+    "$python" -m venv "$environment" || return 1
     what="$here"
     [ "$1" = test ] && what="$here[test]"
     "$environment/bin/python" -m pip install --quiet --disable-pip-version-check \
         --constraint "$here/constraints.txt" --editable "$what" >&2 || {
         say "the packages could not be installed; the lines above say why. Is the network there?"
-        return 2
+        return 1
     }
-    qt_libraries || say "without them no window can open; “check” works all the same."
-    printf '%s' "$here" >"$stamp"
+    # the program's own files as bytecode, also where Python is told to write none
+    "$environment/bin/python" -m compileall -q "$here/src" >/dev/null 2>&1
+    return 0
 }

@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from statistics import median
 
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.valves import Valves
-from honest_lift.estimates.estimate import Estimate, derive, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, derive
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position
+from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
+from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_words
 
 INSTALLED_HEIGHT = Check(
@@ -30,14 +31,18 @@ _ODD_STACK_MM = 0.5
 
 def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
     """Hold each installed height against the target; with no target it is unproven."""
-    targets = [resolve(book, "target_height", at_position(name)) for name in valves.names]
-    about = np.array([one.value for one in targets])
+    stated = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
+    targets = [stated[name] for name in valves.names]
     limits: list[Limit | None] = [
         limit if target.kind != "missing" else None
         for limit, target in zip(valves.limits(book, "installed_height"), targets, strict=True)
     ]
+    about = np.array([one.value for one in targets])
+    guessed = np.array([one.kind == "assumed" for one in targets])
+    figure = valves.installed.figure.on_ground(guessed, Ground.ASSUMED | Ground.UNRANGED)
+    installed = Estimate(figure, valves.installed.inputs)
     return findings(
-        INSTALLED_HEIGHT, valves.places, valves.names, valves.installed, limits, about=about,
+        INSTALLED_HEIGHT, valves.places, valves.names, installed, limits, about=about,
         remarks=_odd_stacks(book, valves.names),
     )  # fmt: skip
 
@@ -46,14 +51,13 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     """Hold what is left to coil bind at full lift against its least (and, in one school, its most)."""
     bind = valves.curves.bind
     margin = derive(bind_margin, valves.installed, valves.lift, bind)
-    opened = derive(open_height, valves.installed, valves.lift)
-    travel = derive(travel_to_bind, valves.installed, bind)
+    height, lift, solid = (one.figure.value for one in (valves.installed, valves.lift, bind))
     terms = {
-        "installed height": (valves.installed.figure.value, "length"),
-        "valve lift": (valves.lift.figure.value, "length"),
-        "open height": (opened.figure.value, "length"),
-        "bind height": (bind.figure.value, "length"),
-        "travel to bind": (travel.figure.value, "length"),
+        "installed height": (height, "length"),
+        "valve lift": (lift, "length"),
+        "open height": (open_height(height, lift), "length"),
+        "bind height": (solid, "length"),
+        "travel to bind": (travel_to_bind(height, solid), "length"),
     }
     return findings(
         BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
@@ -61,9 +65,11 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     )  # fmt: skip
 
 
-def targets_of(book: Book, names: Sequence[str]) -> Estimate:
-    """Give the target heights (n,) of positions."""
-    return estimate_of([resolve(book, "target_height", at_position(name)) for name in names])
+@by_value
+def _targets(book: Book) -> dict[str, Input]:
+    """Give the target height at every position; remembered while none of them changes."""
+    names = [one.id for one in book.engine.layout.positions]
+    return {name: resolve(book, "target_height", at_position(name)) for name in names}
 
 
 def _odd_stacks(book: Book, names: Sequence[str]) -> list[str]:
@@ -71,7 +77,7 @@ def _odd_stacks(book: Book, names: Sequence[str]) -> list[str]:
     fitted = [book.engine.fitted("shims", name) for name in names]
     stacks = [one.height_mm if one else None for one in fitted]
     known = [one for one in stacks if one is not None]
-    usual = median(known) if known else 0.0
+    usual = float(np.median(known)) if known else 0.0
     unit = book.engine.unit("length")
     return [
         f"{in_words(own, 'length', unit)} of shims here where the others have {in_words(usual, 'length', unit)}: "

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QEvent, Qt
+from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.session import Session
@@ -12,6 +12,22 @@ from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_words
+
+
+class Entry(QLineEdit):
+    """The wide entry: Up and Down walk to another place, Enter takes what is typed, with Shift as a repeat."""
+
+    walked = pyqtSignal(int)
+    entered = pyqtSignal(bool)
+
+    def keyPressEvent(self, event) -> None:
+        key = event.key()
+        if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
+            self.walked.emit(-1 if key == Qt.Key.Key_Up else 1)
+        elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.entered.emit(bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
+        else:
+            super().keyPressEvent(event)
 
 
 class ReadingBar(QWidget):
@@ -38,7 +54,9 @@ class ReadingBar(QWidget):
         self.what, self.way, self.tool = QComboBox(), QComboBox(), QComboBox()
         self.where = QLabel()
         self.where.setObjectName("barPlace")
-        self.entry = QLineEdit()
+        self.entry = Entry()
+        self.entry.walked.connect(self.session.walk)
+        self.entry.entered.connect(lambda repeat: self.confirm(repeat=repeat))
         self.entry.setMaxLength(200)
         self.understood, self.hint, self.then = QLabel(), QLabel(), QLabel()
         self.understood.setObjectName("barUnderstood")
@@ -78,7 +96,6 @@ class ReadingBar(QWidget):
         self.way.activated.connect(self._choose_way)
         self.tool.activated.connect(self._choose_tool)
         self.entry.textEdited.connect(self._typed)
-        self.entry.installEventFilter(self)
 
     def dress(self, zoom: float) -> None:
         """Take a zoom."""
@@ -178,17 +195,6 @@ class ReadingBar(QWidget):
         self.entry.setEnabled(place is not None)
 
     # --- typing ---
-
-    def eventFilter(self, watched, event) -> bool:
-        if event.type() == QEvent.Type.KeyPress and watched is self.entry:
-            key = event.key()
-            if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
-                self.session.walk(-1 if key == Qt.Key.Key_Up else 1)
-                return True
-            if key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
-                self.confirm(repeat=bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
-                return True
-        return super().eventFilter(watched, event)
 
     def type_into(self, text: str) -> None:
         """Take a key that was pressed elsewhere in the sheet."""

@@ -9,28 +9,37 @@ import numpy as np
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import missing, resolve
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
+from honest_lift.facts.remember import by_value
 from honest_lift.numbers.doubt import Ground
+
+
+_PARTS = frozenset({"locator_thickness", "retainer_thickness", "tip_to_step", "shims"})
 
 
 def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
     """Give the installed height (n,) in mm at positions, by whichever way each was measured."""
     raw = [resolve(book, "installed_height", at_position(name)) for name in positions]
     ways = [CATALOG["installed_height"].way(one.way) for one in raw]
+    parts = _parts(narrowed(book, _PARTS, frozenset({"shims"})))
     total = estimate_of(raw)
     for quantity in dict.fromkeys(name for way in ways if way for _, name in way.corrections):
         signs = np.array([{n: s for s, n in way.corrections}.get(quantity, 0) if way else 0 for way in ways])
-        used = [
-            _correction(book, quantity, name) if sign else _none(quantity)
-            for name, sign in zip(positions, signs, strict=True)
-        ]
+        used = [parts[quantity, name] if sign else _none(quantity) for name, sign in zip(positions, signs, strict=True)]
         part = Estimate(
             estimate_of(used).figure,
             tuple((one,) if sign else () for one, sign in zip(used, signs, strict=True)),
         )
         total = derive(lambda height, extra, by=signs: height + by * extra, total, part)
     return total
+
+
+@by_value
+def _parts(book: Book) -> dict[tuple[str, str], Input]:
+    """Give every correction at every position; remembered while none of them changes."""
+    names = [one.id for one in book.engine.layout.positions]
+    return {(quantity, name): _correction(book, quantity, name) for quantity in _PARTS for name in names}
 
 
 def shim_stack(book: Book, position: str) -> Input:

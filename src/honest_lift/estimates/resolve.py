@@ -7,7 +7,6 @@ measured or specified further off. A reading at a place wins over what was state
 from __future__ import annotations
 
 from math import sqrt
-from statistics import fmean, stdev
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
@@ -70,7 +69,7 @@ def measured(engine: Engine, quantity: str, readings: tuple[Standing, ...], aske
         for one in (fresh or [latest])
         if (one.reading.way, one.reading.tool) == (latest.reading.way, latest.reading.tool)
     ]
-    value, spread = fmean(alike), stdev(alike) if len(alike) > 1 else 0.0
+    value, spread = mean_and_spread(alike)
     ground, notes = Ground.NONE, [f"mean of {len(alike)} readings"] if len(alike) > 1 else []
     if why := staleness(engine, latest):
         ground |= Ground.STALE
@@ -87,6 +86,17 @@ def measured(engine: Engine, quantity: str, readings: tuple[Standing, ...], aske
         quantity, latest.place.title, "measured", value, scatter_doubt(tool, value, len(alike), spread), (offset,),
         ground, way=latest.reading.way, tool=tool.name, note="; ".join(notes), at=place,
     )  # fmt: skip
+
+
+def mean_and_spread(values: list[float]) -> tuple[float, float]:
+    """Give the mean and the sample standard deviation (0 for one value). Source: JCGM 100:2008 4.2.1, 4.2.2.
+
+    Written out, because the statistics library would take longer to import than all checks together.
+    """
+    if len(values) == 1:
+        return values[0], 0.0
+    mean = sum(values) / len(values)
+    return mean, sqrt(sum((one - mean) ** 2 for one in values) / (len(values) - 1))
 
 
 def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Any, Literal
 
 from msgspec import Struct, field
 
@@ -13,6 +13,7 @@ from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
+from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
@@ -50,7 +51,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def position(self, name: str) -> Position | None:
         """Find a valve position by its id."""
-        return next((one for one in self.layout.positions if one.id == name), None)
+        return self.layout.position(name)
 
     def fitted(self, slot: Slot, position: str) -> Fitment | None:
         """Find what sits in a slot now: the latest fitment there."""
@@ -67,21 +68,26 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def set_of(self, spring: str) -> SpringSet | None:
         """Find the set a spring belongs to."""
-        name = next((one.set for one in self.springs if one.id == spring), None)
-        return next((one for one in self.sets if one.id == name), None)
+        one = _by_name(self.springs).get(spring)
+        return _by_name(self.sets).get(one.set) if one else None
 
     def card_of(self, spring: str) -> SpringCard | None:
         """Find the card of a spring's type."""
         owner = self.set_of(spring)
-        return next((one for one in self.cards if owner and one.id == owner.card), None)
+        return _by_name(self.cards).get(owner.card) if owner else None
 
     def tool(self, name: str) -> Tool | None:
         """Find a tool by its id."""
-        return next((one for one in self.tools if one.id == name), None)
+        return _by_name(self.tools).get(name)
 
     def tool_for(self, quantity: str, way: str) -> Tool | None:
         """Find the drawer's default tool for a way of measuring."""
         return self.tool(self.default_tools.get(f"{quantity}/{way}", ""))
+
+
+@by_identity
+def _by_name(records: tuple[Any, ...]) -> dict[str, Any]:
+    return {one.id: one for one in records}
 
 
 class SetAside(Struct, frozen=True, forbid_unknown_fields=True):

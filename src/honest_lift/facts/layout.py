@@ -5,6 +5,7 @@ from __future__ import annotations
 from msgspec import Struct
 
 from honest_lift.facts.place import Role, split_position
+from honest_lift.facts.remember import by_identity
 
 _PITCH_MM = 52.0  # drawing only: between neighbours on a head nobody has measured
 _ROW_MM = 46.0  # drawing only: between the rows of a four-valve head
@@ -36,16 +37,25 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
     @property
     def positions(self) -> tuple[Position, ...]:
         """Give every position of the engine in head order."""
-        return tuple(position for head in self.heads for position in head.positions)
+        return tuple(_by_id(self).values())
 
     def head_of(self, position: str) -> str:
         """Give the name of the head a position is on; "" when there is no such position."""
         return next((h.name for h in self.heads for p in h.positions if p.id == position), "")
 
+    def position(self, name: str) -> Position | None:
+        """Find a position by its id."""
+        return _by_id(self).get(name)
+
     @property
     def as_text(self) -> str:
         """Write the layout the way `read_layout` reads it."""
         return "\n".join(f"{head.name}: {' '.join(p.id for p in head.positions)}" for head in self.heads)
+
+
+@by_identity
+def _by_id(layout: Layout) -> dict[str, Position]:
+    return {position.id: position for head in layout.heads for position in head.positions}
 
 
 COMMON = {

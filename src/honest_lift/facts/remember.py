@@ -11,7 +11,7 @@ from typing import Any, TypeVar
 
 K = TypeVar("K")
 V = TypeVar("V")
-_KEPT = 4
+_KEPT = 6
 
 
 def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:

@@ -107,6 +107,12 @@ def test_an_assumed_lift_fails_where_it_can_only_fail():
     assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
 
 
+def test_an_assumed_target_proves_nothing():
+    bench = Bench().complete().state("target_height", 45.0, kind="assumed", low=44.0, high=46.0)
+    assert found(bench, "installed_height").verdict is Verdict.UNPROVEN
+    assert found(bench, "bind_margin").verdict is Verdict.PASSES
+
+
 def test_a_spacer_the_others_lack_is_pointed_out():
     bench = Bench().complete()
     for name in bench.names:

@@ -139,6 +139,7 @@ def test_assumed_and_measured_figures_on_the_cam_page(qtbot, open_window):
     put(qtbot, page.facts, lash, "assumed from", "0")
     put(qtbot, page.facts, lash, "to", ".030")
     fact = next(one for one in window.session.engine.facts if one.key == ("lash", at_role("intake")))
+    assert page.facts.records.kind_of(page.facts.records.index(lash, 2)) == "assumed", "it looks pencilled"
     assert (fact.kind, fact.low, fact.high, fact.low_is_physical) == ("assumed", 0.0, 0.762, True)
     assert window.session.examination.finding("open_load", "1i").verdict.word == "unproven"
     assert window.session.examination.finding("bind_margin", "1i").verdict.word == "passes", (

@@ -75,11 +75,14 @@ def test_what_is_understood_is_said_while_typing(qtbot, open_window):
     window = open_window()
     window.session.go("2i")
     qtbot.keyClicks(window.bar.entry, "1 7/8")
-    assert window.bar.understood.text() == "1.875 in = 47.62 mm"
-    window.bar.way.setCurrentIndex(window.bar.way.findData("height_micrometer_bare"))
-    window.bar._choose_way()
+    assert window.bar.way.currentData() == "height_micrometer_bare", "the way this valve was last read"
     said = "1.875 in = 47.62 mm; less locator thickness 0.060 in, shims 0.015 in: 1.800 in"
     assert window.bar.understood.text() == said
+    window.bar.way.setCurrentIndex(window.bar.way.findData("height_micrometer"))
+    window.bar._choose_way()
+    assert window.bar.understood.text() == "1.875 in = 47.62 mm"
+    window.session.go("4i")
+    assert window.bar.way.currentData() == "height_micrometer", "once chosen it stays"
 
 
 @pytest.mark.parametrize(

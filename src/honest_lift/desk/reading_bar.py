@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEd
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task, tasks_of
 from honest_lift.facts.edits import Confirm, Fit, fitment, reading_of, readings_at
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.place import Place
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_words
@@ -144,7 +144,8 @@ class ReadingBar(QWidget):
 
     def _fill_ways(self) -> None:
         task = self.task
-        filled = (task, self.session.engine.tools, self.session.engine.default_tools)
+        usual = self._usual_way()
+        filled = (task, usual, self.session.engine.tools, self.session.engine.default_tools)
         if filled == self._filled:
             return
         self._filled = filled
@@ -153,10 +154,20 @@ class ReadingBar(QWidget):
         for way in ways:
             self.way.addItem(way.title, way.key)
         self.way.setEnabled(len(ways) > 1)
-        if task and task.quantity in self._ways:
-            self.way.setCurrentIndex(max(self.way.findData(self._ways[task.quantity]), 0))
+        self.way.setCurrentIndex(max(self.way.findData(usual), 0) if ways else -1)
         self.way.setToolTip(self._way_howto())
         self._fill_tools()
+
+    def _usual_way(self) -> str:
+        """Give the way chosen last, else the one this place, or any place, was last read by."""
+        task = self.task
+        if task is None:
+            return ""
+        if task.quantity in self._ways:
+            return self._ways[task.quantity]
+        here = self.standing()
+        alike = here or [one for one in standing(self.session.book.journal) if one.reading.quantity == task.quantity]
+        return alike[-1].reading.way if alike else ""
 
     def _fill_tools(self) -> None:
         task, key = self.task, self.way.currentData()

@@ -11,9 +11,10 @@ from typing import Any
 
 from msgspec import Struct
 from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
-from PyQt6.QtGui import QColor
+from PyQt6.QtGui import QColor, QPen
 from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QHeaderView, QStyledItemDelegate, QTableView
 
+from honest_lift.desk.theme import font
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -22,7 +23,7 @@ class Column(Struct, frozen=True):
     """A column: its title, the text of a record's cell, and what a typed text makes of the record.
 
     `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives
-    the texts to choose from.
+    the texts to choose from, `kind` what the value is: measured looks written in, assumed looks pencilled.
     """
 
     title: str
@@ -31,6 +32,7 @@ class Column(Struct, frozen=True):
     choices: Callable[[], Sequence[str]] | None = None
     right: bool = False
     width: int = 0
+    kind: Callable[[Any], str] | None = None
 
 
 def number_column(
@@ -76,6 +78,7 @@ class RecordModel(QAbstractTableModel):
     def __init__(self, columns: Sequence[Column], fails: str) -> None:
         super().__init__()
         self.columns, self.fails = tuple(columns), fails
+        self.muted, self.zoom = "#6C6A62", 1.0
         self.records: tuple[Any, ...] = ()
         self._bad: dict[tuple[str, int], tuple[str, str]] = {}
 
@@ -114,11 +117,18 @@ class RecordModel(QAbstractTableModel):
             return bad[0] if bad else column.get(record)
         if role == Qt.ItemDataRole.TextAlignmentRole:
             return _align(column)
-        if role == Qt.ItemDataRole.ForegroundRole and bad:
-            return QColor(self.fails)
+        if role == Qt.ItemDataRole.ForegroundRole:
+            return QColor(self.fails) if bad else QColor(self.muted) if self.kind_of(index) == "assumed" else None
+        if role == Qt.ItemDataRole.FontRole and self.kind_of(index) == "measured":
+            return font(13 * self.zoom, italic=True)
         if role == Qt.ItemDataRole.ToolTipRole and bad:
             return bad[1]
         return None
+
+    def kind_of(self, index: QModelIndex) -> str:
+        """Give what the value of a cell is: "measured", "assumed", or "" for what is stated."""
+        kind = self.columns[index.column()].kind
+        return kind(self.records[index.row()]) if kind else ""
 
     def flags(self, index: QModelIndex) -> Qt.ItemFlag:
         editable = Qt.ItemFlag.ItemIsEditable if self.columns[index.column()].put else Qt.ItemFlag.NoItemFlags
@@ -210,6 +220,17 @@ class _Editor(QStyledItemDelegate):
         box.addItems([str(one) for one in choices()])
         box.activated.connect(lambda _: (self.commitData.emit(box), self.closeEditor.emit(box)))
         return box
+
+    def paint(self, painter, option, index) -> None:
+        super().paint(painter, option, index)
+        if self.parent().records.kind_of(index) == "assumed" and index.data():  # pencilled: a dotted line under it
+            pen = QPen(QColor(self.parent().records.muted), 1.2)
+            pen.setStyle(Qt.PenStyle.DotLine)
+            painter.setPen(pen)
+            area = option.rect.adjusted(6, 0, -6, -5)
+            wide = min(option.fontMetrics.horizontalAdvance(str(index.data())), area.width())
+            left = area.right() - wide if self.parent().records.columns[index.column()].right else area.left()
+            painter.drawLine(left, area.bottom(), left + wide, area.bottom())
 
     def setEditorData(self, editor, index) -> None:
         if isinstance(editor, QComboBox):

@@ -14,7 +14,6 @@ from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.numbers.doubt import Ground
 
-
 _PARTS = frozenset({"locator_thickness", "retainer_thickness", "tip_to_step", "shims"})
 
 

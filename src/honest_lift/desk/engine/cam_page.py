@@ -87,7 +87,7 @@ class CamPage(Page):
         return [
             Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=240),
             Column("kind", _kind_of, self._put_kind, lambda: _KINDS, width=110),
-            Column("value", self._value, self._put_value, right=True, width=90),
+            Column("value", self._value, self._put_value, right=True, width=90, kind=_kind_of),
             Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=100),
             Column(
                 "assumed from",

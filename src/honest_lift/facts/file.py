@@ -16,7 +16,9 @@ import msgspec
 
 from honest_lift.facts.engine import Book
 from honest_lift.facts.migrations import CURRENT, migrate
+from honest_lift.facts.place import split_position
 from honest_lift.facts.sense import sensible
+from honest_lift.numbers.units import unit_of
 
 FORMAT = "honest-lift/liftbook"
 ENDING = ".liftbook"
@@ -57,6 +59,7 @@ def decode_book(data: bytes, name: str) -> Book:
     except msgspec.ValidationError as error:
         raise FileError(f"{name}: {_field_words(str(error))}") from None
     _check_ids(book, name)
+    _check_names(book, name)
     return sensible(book)
 
 
@@ -163,6 +166,24 @@ def _check_ids(book: Book, name: str) -> None:
         if len(set(ids)) != len(ids):
             twice = next(one for one in ids if ids.count(one) > 1)
             raise FileError(f"{name}: field “{field}”: id “{twice}” stands twice; each needs its own.")
+
+
+def _check_names(book: Book, name: str) -> None:
+    """Refuse a file whose layout or units are no layout or units of ours."""
+    for h, head in enumerate(book.engine.layout.heads):
+        for p, one in enumerate(head.positions):
+            field = f"engine.layout.heads[{h}].positions[{p}]"
+            try:
+                told = split_position(one.id)
+            except ValueError as error:
+                raise FileError(f"{name}: field “{field}.id”: {error}.") from None
+            if told != (one.cylinder, one.role, one.index):
+                raise FileError(f"{name}: field “{field}”: its cylinder, role and index do not say “{one.id}”.")
+    for dimension, symbol in book.engine.units.items():
+        try:
+            unit_of(dimension, symbol)
+        except KeyError as error:
+            raise FileError(f"{name}: field “engine.units.{dimension}”: {error.args[0]}.") from None
 
 
 def _keep_previous(path: Path) -> None:

@@ -64,6 +64,8 @@ def split_position(name: str) -> tuple[int, Role, int]:
 
 
 def position_title(name: str) -> str:
-    """Give a position in words: `3 exhaust`, `3 exhaust 2`."""
+    """Give a position in words: `3 exhaust`, `3 exhaust 2`; a name that is none of ours as it stands."""
+    if _POSITION.fullmatch(name) is None:
+        return f"“{name}”"
     cylinder, role, index = split_position(name)
     return f"{cylinder} {role} {index}" if index else f"{cylinder} {role}"

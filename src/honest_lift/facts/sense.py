@@ -15,8 +15,9 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.place import Place, split_position
 
-_BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.0, 20000.0), "_percent": (0.0, 100.0)}
+_BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
 _BY_NAME = {
     "resolution": (0.0, 1000.0), "accuracy": (0.0, 1000.0), "repeatability": (0.0, 1000.0),
     "coils": (0.0, 50.0), "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
@@ -58,7 +59,9 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
     if not isinstance(entry, Reading):
         return False
     row = CATALOG.get(entry.quantity)
-    if row is None:
+    if why := _no_such_place(entry.place):
+        which = "place"
+    elif row is None:
         why, which = f"nothing called “{entry.quantity}” is measured here", "quantity"
     elif why := out_of_sense(entry.value, *row.physical):
         which = row.title
@@ -76,7 +79,9 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
 
 def _fact_is_odd(fact: Fact, aside: list[SetAside]) -> bool:
     row = CATALOG.get(fact.quantity)
-    if row is None:
+    if why := _no_such_place(fact.place):
+        pass
+    elif row is None:
         why = f"nothing called “{fact.quantity}” is known here"
     else:
         low, high = row.physical
@@ -90,6 +95,19 @@ def _fact_is_odd(fact: Fact, aside: list[SetAside]) -> bool:
         title = row.title if row else fact.quantity
         aside.append(SetAside(fact.place.title, title, _given(fact), why, fact.quantity, fact.place))
     return bool(why)
+
+
+def _no_such_place(place: Place) -> str:
+    """Say why a place can't be one; "" when it can, whether or not the engine has it today."""
+    if place.kind == "role" and place.name not in ("intake", "exhaust"):
+        return "a role is intake or exhaust"
+    if place.kind != "position":
+        return ""
+    try:
+        split_position(place.name)
+    except ValueError as error:
+        return str(error)
+    return ""
 
 
 def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:

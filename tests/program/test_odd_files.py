@@ -1,0 +1,79 @@
+"""Files that are well formed and odd: each is refused with a sentence, or examined, shown and reported without a slip."""
+
+import contextlib
+import json
+
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from engines import Bench, demo
+from honest_lift.checks.examine import examine
+from honest_lift.facts.file import FileError, decode_book, encode_book
+from honest_lift.sheets.findings_json import findings_report
+from honest_lift.sheets.findings_text import findings_text
+
+DOCUMENTS = [json.loads(encode_book(book)) for book in (demo(), Bench().complete().book)]
+WORDS = ["", "zz", "1e", "9i", "é", "new", "spring", "shims", "outer", "engine", "position", "spring_load", "installed_height",
+         "height_micrometer", "tester", "in", "furlong", "N", "role", "intake", "assumed"]  # fmt: skip
+NUMBERS = [0, 1, -1, 1e-9, 5.0, 45.0, 1e6, 0.1, 100]
+
+
+def leaves(value, path=()):
+    """Give the path of every single value in a document."""
+    children = value.items() if isinstance(value, dict) else enumerate(value) if isinstance(value, list) else None
+    if children is None:
+        yield path
+        return
+    for key, child in children:
+        yield from leaves(child, (*path, key))
+
+
+LEAVES = [list(leaves(document)) for document in DOCUMENTS]
+
+
+@st.composite
+def odd_documents(draw):
+    which = draw(st.integers(0, len(DOCUMENTS) - 1))
+    document = json.loads(json.dumps(DOCUMENTS[which]))
+    for path in draw(st.lists(st.sampled_from(LEAVES[which]), min_size=1, max_size=3, unique=True)):
+        holder = document
+        for key in path[:-1]:
+            holder = holder[key]
+        old = holder[path[-1]]
+        if isinstance(old, str):
+            holder[path[-1]] = draw(st.sampled_from(WORDS))
+        elif isinstance(old, int | float) and not isinstance(old, bool):
+            holder[path[-1]] = draw(st.sampled_from(NUMBERS))
+        else:
+            holder[path[-1]] = draw(st.sampled_from([None, 1.0, "x", True]))
+    return json.dumps(document).encode()
+
+
+@settings(max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+@given(odd_documents())
+def test_an_odd_file_is_refused_or_examined(data):
+    with contextlib.suppress(FileError):
+        book = decode_book(data, "x")
+        examination = examine(book)
+        assert list(findings_text(book, examination))
+        assert findings_report(book, examination).version == 1
+        assert decode_book(encode_book(book), "x") == book
+
+
+def test_odd_files_are_shown(open_window, monkeypatch):
+    from honest_lift.desk import questions
+
+    monkeypatch.setattr(questions, "tell", lambda parent, title, words: None)
+    window = open_window()
+
+    @settings(max_examples=25, deadline=None, suppress_health_check=list(HealthCheck))
+    @given(odd_documents())
+    def shown(data):
+        with contextlib.suppress(FileError):
+            window.session.take(decode_book(data, "x"), None)
+            for step in ("springs", "engine", "heights"):
+                window.session.open_step(step)
+                window.session.walk(1)
+                assert not window.grab().isNull()
+
+    shown()

@@ -126,7 +126,7 @@ def test_the_backup_is_put_on_the_desk_unsaved(open_window, tmp_path, told):
     window.session.save(path)
     window._actions["restore"].trigger()
     assert window.session.book == first
-    assert window.session.is_dirty, "nothing is written before it is saved"
+    assert window.isWindowModified(), "nothing is written before it is saved"
     assert read_book(path) != first
 
 

@@ -322,7 +322,11 @@ def test_a_confirmed_reading_is_on_the_disk(qtbot, open_window):
     window = open_window(Bench().book)
     with qtbot.waitSignal(window.session._flushed, timeout=5000):
         type_in(qtbot, window, "1.770")
-    qtbot.waitUntil(lambda: window.bar.understood.text() == "Confirmed.", timeout=2000)
+    qtbot.waitUntil(lambda: window.bar.understood.text() == "1.770 at 1 exhaust confirmed.", timeout=2000)
+    with qtbot.waitSignal(window.session._flushed, timeout=5000):
+        type_in(qtbot, window, "1.771")
+        qtbot.keyClicks(window.bar.entry, "1.77")
+    assert window.bar.understood.text() == "1.770 in = 44.96 mm", "what is being typed is not talked over"
     assert b'"text":"1.770"' in journal_path(window.session.engine.id).read_bytes()
 
 

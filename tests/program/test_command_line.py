@@ -55,6 +55,7 @@ def test_every_finding_has_its_line_and_reason(capsys):
     out = capsys.readouterr().out
     assert "fails     5 intake, installed height: 1.739 in ±0.002; 1.780 to 1.820 in" in out
     assert "look for a spacer someone left in." in out
+    assert "common practice, no source); margin -0.041 in. 1.780 to 1.820 in: too low by 0.041 in" in out
     assert "unproven  8 exhaust, bind margin: –; at least 0.060 in" in out
     assert "Not fitted, and so without a say in the engine:" in out
     assert "passes    spring N1, card seat load" in out

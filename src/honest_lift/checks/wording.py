@@ -46,6 +46,13 @@ def figure_words(finding: Finding, engine: Engine) -> str:
     return f"{figure} ±{_say(finding, engine, finding.expanded, bare=True)}"
 
 
+def margin_words(finding: Finding, engine: Engine) -> str:
+    """Give the margin with its sign: `+0.012 in`, `-0.029 in`, a dash for none."""
+    if finding.figure != finding.figure or finding.margin != finding.margin:
+        return "–"
+    return f"{'-' if finding.margin < 0 else '+'}{_say(finding, engine, abs(finding.margin))}"
+
+
 def limit_words(finding: Finding, engine: Engine) -> str:
     """Give the limit in words: `at least 0.060 in`, `195 to 230 lbf`, `no limit stated`."""
     low, high = finding.lowest, finding.highest

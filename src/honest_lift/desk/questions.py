@@ -66,8 +66,9 @@ def file_to_open(parent: QWidget, folder: Path) -> Path | None:
 
 
 def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
-    """Ask where to save; the ending is added where it is missing."""
-    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save the engine"), str(suggestion), f"Engines (*{ENDING})")
-    if not name:
-        return None
-    return Path(name) if name.endswith(ENDING) else Path(name + ENDING)
+    """Ask where to save; the ending is added where it is missing, before the question about a file that is there."""
+    dialog = QFileDialog(parent, parent.tr("Save the engine"), str(suggestion.parent), f"Engines (*{ENDING})")
+    dialog.setAcceptMode(QFileDialog.AcceptMode.AcceptSave)
+    dialog.setDefaultSuffix(ENDING.removeprefix("."))
+    dialog.selectFile(suggestion.name)
+    return Path(dialog.selectedFiles()[0]) if dialog.exec() else None

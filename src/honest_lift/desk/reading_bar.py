@@ -48,6 +48,7 @@ class ReadingBar(QWidget):
         session.changed.connect(self.follow)
         session.told.connect(lambda words: self._tell(words, error=False))
         session.warned.connect(lambda words: self._tell(words, error=True))
+        session.confirmed.connect(self._say_confirmed)
         self.follow()
 
     def _build(self) -> None:
@@ -279,6 +280,11 @@ class ReadingBar(QWidget):
         self.understood.setText(words)
         if error:
             self.hint.setText("")
+
+    def _say_confirmed(self, words: str) -> None:
+        """Say what has reached the disk, unless the next reading is being typed already."""
+        if not self.entry.text() and self.understood.objectName() != "barError":
+            self._tell(words, error=False)
 
     def _style(self, *, error: bool) -> None:
         name = "barError" if error else "barUnderstood"

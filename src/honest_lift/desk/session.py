@@ -15,7 +15,7 @@ from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_book, write_book
 from honest_lift.facts.history import History
-from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_position, of_spring
 from honest_lift.facts.tools import KINDS
 
@@ -33,6 +33,7 @@ class Session(QObject):
     examined = pyqtSignal()
     moved = pyqtSignal()  # another current valve, spring or step
     told = pyqtSignal(str)  # something to say in the reading bar
+    confirmed = pyqtSignal(str)  # what has reached the disk
     warned = pyqtSignal(str)  # something that went wrong
     _flushed = pyqtSignal(object)
     _unsafe = pyqtSignal(str)
@@ -124,7 +125,11 @@ class Session(QObject):
         self.changed.emit()
 
     def _say_confirmed(self, entries: tuple[AnyEntry, ...]) -> None:
-        self.told.emit("Confirmed." if len(entries) == 1 else f"{len(entries)} entries confirmed.")
+        first = entries[0]
+        if len(entries) == 1 and isinstance(first, Reading):
+            self.confirmed.emit(f"{first.text} at {first.place.title} confirmed.")
+        else:
+            self.confirmed.emit("Confirmed.")
 
     # --- what is found ---
 
@@ -247,6 +252,7 @@ class Session(QObject):
         present = self._saved
         self.take(previous, path)
         self._saved = present
+        self.changed.emit()
 
     def recovered(self) -> tuple[tuple[AnyEntry, ...], int]:
         """Give what was confirmed for this engine and is not in it, and how many lines could not be read."""

@@ -190,7 +190,7 @@ def test_every_reading_of_a_place_is_listed_with_its_fate(qtbot, open_window):
 
     window = open_window()
     window.session.go("1i")
-    dialog = ReadingsHere(window, window.session, "installed_height", at_position("1i"), {})
+    dialog = ReadingsHere(window, window.measure, window.session, "installed_height", at_position("1i"), {})
     qtbot.addWidget(dialog)
     texts = [[dialog.table.item(r, c).text() for c in (0, 2, 4, 6)] for r in range(dialog.table.rowCount())]
     assert texts == [

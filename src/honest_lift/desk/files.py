@@ -3,20 +3,18 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import TYPE_CHECKING
+
+from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.session import Session, empty_book
 from honest_lift.facts.file import ENDING, FileError
 
-if TYPE_CHECKING:
-    from honest_lift.desk.window import Window
-
 
 class Files:
     """Answers the actions of the Engine menu for one window."""
 
-    def __init__(self, window: Window, session: Session) -> None:
+    def __init__(self, window: QWidget, session: Session) -> None:
         self.window, self.session, self.tr = window, session, window.tr
 
     def may_leave(self) -> bool:

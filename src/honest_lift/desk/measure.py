@@ -2,36 +2,34 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
+from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Fit, MoveReading, NoteReading, StrikeOut, fit_springs, fitment
 from honest_lift.facts.fitments import CHANGEABLE
+from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place, at_position, of_spring, position_title
-
-if TYPE_CHECKING:
-    from honest_lift.desk.window import Window
-    from honest_lift.facts.journal import Standing
 
 
 class Measure:
     """Answers the actions of the Measure menu for one window."""
 
-    def __init__(self, window: Window, session: Session) -> None:
-        self.window, self.session, self.tr = window, session, window.tr
+    def __init__(self, window: QWidget, session: Session, bar: ReadingBar) -> None:
+        self.window, self.session, self.bar, self.tr = window, session, bar, window.tr
 
     def readings_here(self) -> None:
         """Show every reading of the current quantity and place."""
         from honest_lift.desk.readings_here import ReadingsHere
 
-        task, place = self.window.bar.task, self.window.bar.place
+        task, place = self.bar.task, self.bar.place
         if task and place:
-            ReadingsHere(self.window, self.session, task.quantity, place, task.at).exec()
+            ReadingsHere(self.window, self, self.session, task.quantity, place, task.at).exec()
 
     def _reading(self, given: Standing | None) -> Standing | None:
         """Give a reading to act on: the one given, else the last that counts in the reading bar's place."""
-        standing = given or next(iter(reversed(self.window.bar.standing())), None)
+        standing = given or next(iter(reversed(self.bar.standing())), None)
         if standing is None:
             self.session.warned.emit(self.tr("There is no reading here."))
         return standing

@@ -16,7 +16,7 @@ _HEAD = ("reading", "when", "by", "way", "tool", "note", "stands")
 class ReadingsHere(QDialog):
     """A list with what can be done to the chosen one: move, note, strike out."""
 
-    def __init__(self, window, session: Session, quantity: str, place: Place, at: dict[str, float]) -> None:
+    def __init__(self, window, measure, session: Session, quantity: str, place: Place, at: dict[str, float]) -> None:
         super().__init__(window)
         self.session, self.quantity, self.place, self.at = session, quantity, place, at
         self.setWindowTitle(self.tr("Readings here"))
@@ -34,9 +34,9 @@ class ReadingsHere(QDialog):
         column.addWidget(self.table, 1)
         row = QHBoxLayout()
         for words, does in (
-            (self.tr("Move to another place…"), window.measure.move_reading),
-            (self.tr("Note…"), window.measure.note_reading),
-            (self.tr("Strike out…"), window.measure.strike_reading),
+            (self.tr("Move to another place…"), measure.move_reading),
+            (self.tr("Note…"), measure.note_reading),
+            (self.tr("Strike out…"), measure.strike_reading),
         ):
             made = QPushButton(words)
             made.clicked.connect(lambda _, do=does: do(self.chosen))

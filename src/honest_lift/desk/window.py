@@ -31,12 +31,12 @@ class Window(QMainWindow):
         super().__init__()
         self.session, self.settings = session, settings
         self.theme_name, self.zoom = "light", 1.0
-        self.files, self.measure = Files(self, session), Measure(self, session)
         self._painted = False
         self._actions: dict[str, QAction] = {}
         self.setWindowTitle("Honest Lift")
         self.setAcceptDrops(True)
         self._build()
+        self.files, self.measure = Files(self, session), Measure(self, session, self.bar)
         self._make_actions()
         self._restore()
         for signal in (session.changed, session.moved):

@@ -5,12 +5,13 @@ from __future__ import annotations
 from math import isfinite, nan
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.heights.grid import HeightsGrid
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.drawings.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.drawings.spring import SpringView, spring_scene
@@ -29,23 +30,16 @@ class HeightsSheet(QWidget):
         self.session = session
         self.setObjectName("sheet")
         self.subtitle = QLabel()
-        self.subtitle.setObjectName("subtitle")
-        title = QLabel(self.tr("Springs and heights"))
-        title.setObjectName("title")
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The current valve's spring, closed and open, to scale"))
         self.model = HeightsGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Heights and loads of every valve"))
-        head = QHBoxLayout()
-        head.addWidget(title)
-        head.addSpacing(16)
-        head.addWidget(self.subtitle, 1)
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.setSpacing(8)
-        column.addLayout(head)
+        column.addLayout(sheet_head(self.tr("Springs and heights"), self.subtitle))
         column.addWidget(self.drawing)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.session import Session
+from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.springs.grid import SpringsGrid
 from honest_lift.desk.tasks import Task
 from honest_lift.facts.catalog import CATALOG
@@ -22,23 +23,16 @@ class SpringsSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        title = QLabel(self.tr("Spring bench"))
-        title.setObjectName("title")
         self.subtitle = QLabel()
-        self.subtitle.setObjectName("subtitle")
         caution = QLabel(CATALOG["spring_load"].caution)
         caution.setObjectName("caution")
         self.model = SpringsGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Loads and bind heights of every spring"))
-        head = QHBoxLayout()
-        head.addWidget(title)
-        head.addSpacing(16)
-        head.addWidget(self.subtitle, 1)
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
-        column.addLayout(head)
+        column.addLayout(sheet_head(self.tr("Spring bench"), self.subtitle))
         column.addWidget(caution)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)

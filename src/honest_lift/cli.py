@@ -7,6 +7,7 @@ something is unproven, 2 when the file can't be read or the call is wrong.
 from __future__ import annotations
 
 import argparse
+import gc
 import os
 import sys
 from pathlib import Path
@@ -123,6 +124,7 @@ def _window(arguments: list[str]) -> int:
             file=sys.stderr,
         )
         return 2
+    gc.disable()  # nothing made at the start is thrown away; the window turns it on again when it has been drawn
     from honest_lift.desk.app import run
 
     return run(options.file, demo=options.demo)

@@ -157,6 +157,7 @@ class Window(QMainWindow):
 
     def _after_first_paint(self) -> None:
         self.session.start_examining()
+        gc.enable()
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
         self.files.offer_recovery()
         self.files.name_what_was_set_aside()

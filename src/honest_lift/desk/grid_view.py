@@ -6,12 +6,10 @@ from PyQt6.QtCore import QModelIndex, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QFont, QGuiApplication, QKeySequence, QPainter
 from PyQt6.QtWidgets import QAbstractItemView, QStyledItemDelegate, QStyleOptionViewItem, QTableView
 
+from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.reading_grid import Cell
 from honest_lift.desk.theme import LIGHT, font
-
-_LEFT = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-_RIGHT = int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
 
 
 class GridView(QTableView):
@@ -31,7 +29,6 @@ class GridView(QTableView):
         self.setWordWrap(False)
         self.verticalHeader().hide()
         self.horizontalHeader().setHighlightSections(False)
-        self.setTextElideMode(Qt.TextElideMode.ElideRight)
         self.setHorizontalScrollMode(QAbstractItemView.ScrollMode.ScrollPerPixel)
 
     def dress(self, theme, zoom: float) -> None:
@@ -93,9 +90,9 @@ class GridDelegate(QStyledItemDelegate):
         painter.setPen(QColor(t.ink))
         inner = area.adjusted(round(4 * z), 0, -round(4 * z), 0)
         text = cell.text
-        if not cell.right:
+        if painter.fontMetrics().horizontalAdvance(text) > inner.width():
             text = painter.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, inner.width())
-        painter.drawText(inner, _RIGHT if cell.right else _LEFT, text)
+        painter.drawText(inner, (RIGHT if cell.right else LEFT) | VCENTER, text)
 
     def _face(self, cell: Cell) -> QFont:
         size = (14.5 if cell.right or cell.bold else 13) * self.view.zoom

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPen, QRegion
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QRegion
 from PyQt6.QtWidgets import QToolTip, QWidget
 
+from honest_lift.desk.alignment import CENTER, RIGHT, VCENTER
 from honest_lift.desk.painting import paint_verdict, rounded
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
@@ -77,7 +78,7 @@ class HeadStrip(QWidget):
             painter.setPen(QColor(self.theme.scribe))
             painter.setFont(font(16 * self.zoom))
             words = self.tr("No heads are laid out yet: choose a layout under Engine and parts.")
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, words)
+            painter.drawText(self.rect(), CENTER, words)
             return
         gap, margin = 14 * self.zoom, 12 * self.zoom
         shares = [max(len(head.positions), 2) for head in heads]
@@ -115,15 +116,15 @@ class HeadStrip(QWidget):
         if not self._drawn.intersects(QRectF(centre.x() - 50 * z, centre.y() - 40 * z, 100 * z, 80 * z).toRect()):
             return
         painter.setPen(QPen(QColor(t.scribe), 1.6))
-        painter.setBrush(QColor(t.scribe) if current else Qt.BrushStyle.NoBrush)
+        painter.setBrush(QBrush(QColor(t.scribe)) if current else QBrush())
         painter.drawEllipse(centre, radius, radius)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setBrush(QBrush())
         painter.setPen(QPen(QColor(t.blue2 if current else t.faint), 1.2))
         painter.drawEllipse(centre, radius * 0.24, radius * 0.24)
         painter.setPen(QColor(t.scribe))
         painter.setFont(font(13 * z, bold=True))
         side = QRectF(centre.x() - radius - 30 * z, centre.y() - radius - 5 * z, 28 * z, 16 * z)
-        painter.drawText(side, int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter), name)
+        painter.drawText(side, RIGHT | VCENTER, name)
         paint_verdict(
             painter,
             t,
@@ -136,7 +137,7 @@ class HeadStrip(QWidget):
         painter.setPen(QColor(t.scribe))
         painter.setFont(font(14 * z, bold=current))
         below = QRectF(centre.x() - 45 * z, centre.y() + radius + 3 * z, 90 * z, 18 * z)
-        painter.drawText(below, Qt.AlignmentFlag.AlignCenter, self._figure(name))
+        painter.drawText(below, CENTER, self._figure(name))
 
     def _figure(self, name: str) -> str:
         if self.session.examination is None:
@@ -152,7 +153,7 @@ class HeadStrip(QWidget):
         self._caption = QRectF(self.width() - 320 * self.zoom, 2, 304 * self.zoom, 20 * self.zoom)
         painter.setPen(QColor(self.theme.faint))
         painter.setFont(font(13 * self.zoom))
-        painter.drawText(self._caption, int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter), words)
+        painter.drawText(self._caption, RIGHT | VCENTER, words)
 
     def valve_at(self, point: QPointF) -> str:
         """Give the valve under a point; "" for none."""

@@ -7,9 +7,10 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPen
 from PyQt6.QtWidgets import QLabel, QScrollArea, QVBoxLayout, QWidget
 
+from honest_lift.desk.alignment import CENTER, LEFT
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
@@ -31,7 +32,6 @@ class Ladder(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("side")
-        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.rungs = Rungs(session)
         self.verdict, self.reason, self.working = QLabel(), QLabel(), QLabel()
         said = QWidget()
@@ -60,6 +60,9 @@ class Ladder(QWidget):
             signal.connect(self.refresh)
         self.rungs.chose = self.refresh
         self.refresh()
+
+    def paintEvent(self, event) -> None:
+        QPainter(self).fillRect(self.rect(), QColor(self.rungs.theme.paper2))
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
@@ -170,7 +173,7 @@ class Rungs(QWidget):
         painter.setFont(font(12 * z))
         painter.setPen(QColor(t.muted))
         for x, words in ((_LEFT, self.tr("limit")), (_LEFT + self._span(), self.tr("clear"))):
-            painter.drawText(QRectF((x - 30) * z, 38 * z, 60 * z, 16 * z), Qt.AlignmentFlag.AlignCenter, words)
+            painter.drawText(QRectF((x - 30) * z, 38 * z, 60 * z, 16 * z), CENTER, words)
         if not self.findings and session.examination is None and session.position:
             painter.drawText(QPointF(16 * z, 76 * z), self.tr("being worked out…"))
 
@@ -188,7 +191,7 @@ class Rungs(QWidget):
         painter.setFont(font(11.5 * z))
         painter.setPen(QColor(t.muted))
         words = against(self.session, finding)
-        painter.drawText(QRectF(16 * z, top + 18 * z, 140 * z, 15 * z), int(Qt.AlignmentFlag.AlignLeft), words)
+        painter.drawText(QRectF(16 * z, top + 18 * z, 140 * z, 15 * z), LEFT, words)
         paint_verdict(painter, t, finding.verdict.word, self.width() - 20 * z, top + 16 * z, 6 * z)
         if isfinite(finding.rung):
             self._paint_bar(painter, finding, top + 16 * z)
@@ -207,8 +210,10 @@ class Rungs(QWidget):
         bar = QRectF(min(zero, x(finding.rung)), y - 4 * z, abs(x(finding.rung) - zero), 8 * z)
         colour = t.verdict(finding.verdict.word)
         if finding.verdict.word == "unproven":
-            painter.setPen(QPen(colour, 1.2, Qt.PenStyle.DashLine))
-            painter.setBrush(Qt.BrushStyle.NoBrush)
+            pen = QPen(colour, 1.2)
+            pen.setDashPattern([4.0, 3.0])
+            painter.setPen(pen)
+            painter.setBrush(QBrush())
             painter.drawRect(bar)
         else:
             painter.fillRect(bar, colour)

@@ -2,18 +2,16 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtCore import QLineF, QPointF, QRectF
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen
 
+from honest_lift.desk.alignment import LEFT, MIDDLE, RIGHT, VCENTER
 from honest_lift.desk.theme import Theme, font
 from honest_lift.drawings.scene import Box, Circle, Line, Scene, Stroke, Words
 
 _SIZES = {"figure": 16, "label": 14, "small": 12}
-_ALIGN = {
-    "left": Qt.AlignmentFlag.AlignLeft,
-    "middle": Qt.AlignmentFlag.AlignHCenter,
-    "right": Qt.AlignmentFlag.AlignRight,
-}
+_ALIGN = {"left": LEFT, "middle": MIDDLE, "right": RIGHT}
+_DASHES = [5.0, 3.0]
 
 
 def paint_verdict(
@@ -22,40 +20,34 @@ def paint_verdict(
     """Draw a verdict's shape about a point: disc, half disc, triangle, dashed ring. `chip`: on paper, for blue ground."""
     painter.save()
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    middle = QPointF(x, y)
-    if chip:
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(QColor(theme.chip))
-        painter.drawEllipse(middle, radius + 3.2, radius + 3.2)
     colour = theme.verdict(word)
+    if chip:
+        painter.fillPath(_disc(x, y, radius + 3.2), QColor(theme.chip))
     if word == "passes":
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(colour)
-        painter.drawEllipse(middle, radius, radius)
+        painter.fillPath(_disc(x, y, radius), colour)
     elif word == "close":
         ring = QRectF(x - radius + 0.8, y - radius + 0.8, 2 * radius - 1.6, 2 * radius - 1.6)
-        painter.setPen(QPen(colour, 1.6))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawEllipse(ring)
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(colour)
-        painter.drawPie(ring, 90 * 16, 180 * 16)
+        half = QPainterPath(QPointF(x, y))
+        half.arcTo(ring, 90, 180)
+        painter.fillPath(half, colour)
+        painter.strokePath(_disc(x, y, radius - 0.8), QPen(colour, 1.6))
     elif word == "fails":
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(colour)
-        points = [
-            QPointF(x, y - radius * 1.1),
-            QPointF(x + radius * 1.15, y + radius * 0.9),
-            QPointF(x - radius * 1.15, y + radius * 0.9),
-        ]
-        painter.drawPolygon(QPolygonF(points))
+        triangle = QPainterPath(QPointF(x, y - radius * 1.1))
+        triangle.lineTo(x + radius * 1.15, y + radius * 0.9)
+        triangle.lineTo(x - radius * 1.15, y + radius * 0.9)
+        triangle.closeSubpath()
+        painter.fillPath(triangle, colour)
     else:
         pen = QPen(colour, 1.8)
         pen.setDashPattern([1.7, 1.5])
-        painter.setPen(pen)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawEllipse(middle, radius - 0.9, radius - 0.9)
+        painter.strokePath(_disc(x, y, radius - 0.9), pen)
     painter.restore()
+
+
+def _disc(x: float, y: float, radius: float) -> QPainterPath:
+    path = QPainterPath()
+    path.addEllipse(QPointF(x, y), radius, radius)
+    return path
 
 
 def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoom: float = 1.0) -> None:
@@ -90,9 +82,9 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
     for (ink, filled, dashed), strokes in _alike(scene).items():
         pen = QPen(inks[ink], 1.5 if ink in ("line", "mark") else 1.0)
         if dashed:
-            pen.setStyle(Qt.PenStyle.DashLine)
+            pen.setDashPattern(_DASHES)
         painter.setPen(pen)
-        painter.setBrush(QBrush(inks[ink]) if filled else Qt.BrushStyle.NoBrush)
+        painter.setBrush(QBrush(inks[ink]) if filled else QBrush())
         draw(strokes)
     for words in scene.strokes:
         if isinstance(words, Words):
@@ -116,7 +108,7 @@ def _words(painter: QPainter, words: Words, point: QPointF, zoom: float) -> None
     width = 420.0
     left = {"left": 0.0, "middle": -width / 2, "right": -width}[words.anchor]
     box = QRectF(point.x() + left, point.y() - 12 * zoom, width, 24 * zoom)
-    painter.drawText(box, int(_ALIGN[words.anchor] | Qt.AlignmentFlag.AlignVCenter), words.text)
+    painter.drawText(box, _ALIGN[words.anchor] | VCENTER, words.text)
 
 
 def rounded(area: QRectF, radius: float) -> QPainterPath:

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task, tasks_of
+from honest_lift.desk.theme import LIGHT
 from honest_lift.facts.edits import Confirm, Fit, fitment, reading_of, readings_at
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.place import Place
@@ -35,9 +37,8 @@ class ReadingBar(QWidget):
 
     def __init__(self, session: Session) -> None:
         super().__init__()
-        self.session = session
+        self.session, self.theme = session, LIGHT
         self.setObjectName("bar")
-        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self._asked = ""
         self._ways: dict[str, str] = {}
         self._tools: dict[str, str] = {}
@@ -64,7 +65,6 @@ class ReadingBar(QWidget):
         self.understood.setWordWrap(True)
         self.hint.setObjectName("barSmall")
         self.then.setObjectName("barSmall")
-        self.then.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         for widget, name in (
             (self.what, "What is measured"),
             (self.way, "Way of measuring"),
@@ -98,8 +98,12 @@ class ReadingBar(QWidget):
         self.tool.activated.connect(self._choose_tool)
         self.entry.textEdited.connect(self._typed)
 
-    def dress(self, zoom: float) -> None:
-        """Take a zoom."""
+    def paintEvent(self, event) -> None:
+        QPainter(self).fillRect(self.rect(), QColor(self.theme.bar))
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.theme = theme
         self.setFixedHeight(round(76 * zoom))
         self.entry.setFixedHeight(round(46 * zoom))
 

@@ -1,16 +1,19 @@
-"""A reading grid as a model: cells drawn from the session, compared row by row so that only what changed is redrawn."""
+"""A reading grid as a model: cells drawn from the session, compared one by one so that only what changed is redrawn.
+
+It stands on Qt's own item model, so that painting asks nothing of Python but the cell itself.
+"""
 
 from __future__ import annotations
 
-from typing import Any
-
 from msgspec import Struct
-from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtGui import QStandardItem, QStandardItemModel
 
+from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.session import Session
 
-_LEFT = int(Qt.AlignmentFlag.AlignLeft | Qt.AlignmentFlag.AlignVCenter)
-_RIGHT = int(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+# Qt::ItemDataRole, as the numbers they are
+_TOOL_TIP, _ALIGNMENT, _ACCESSIBLE = 3, 7, 11
 
 
 class Cell(Struct, frozen=True):
@@ -25,8 +28,10 @@ class Cell(Struct, frozen=True):
     hover: str = ""
 
 
-class ReadingGrid(QAbstractTableModel):
-    """Rows of cells. Nothing is typed here: keys go to the reading bar."""
+class ReadingGrid(QStandardItemModel):
+    """Rows of cells. Nothing is typed here: keys go to the reading bar. `reshaped`: there are other columns."""
+
+    reshaped = pyqtSignal()
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -48,21 +53,39 @@ class ReadingGrid(QAbstractTableModel):
         return ()
 
     def refresh(self) -> None:
-        """Follow the session; only rows that look otherwise are redrawn."""
+        """Follow the session."""
         names, heads = self.row_names(), self.head_words()
         cells = [self.row_cells(name) for name in names]
-        if names != self.names or len(heads) != len(self.heads):
-            self.beginResetModel()
-            self.names, self.heads, self.cells = names, heads, cells
-            self.endResetModel()
-            return
-        changed = [row for row, (old, new) in enumerate(zip(self.cells, cells, strict=True)) if old != new]
-        self.cells = cells
-        for row in changed:
-            self.dataChanged.emit(self.index(row, 0), self.index(row, len(heads) - 1))
-        if heads != self.heads:
-            self.heads = heads
-            self.headerDataChanged.emit(Qt.Orientation.Horizontal, 0, len(heads) - 1)
+        wide = len(heads) != len(self.heads)
+        fresh = wide or names != self.names
+        before = [] if fresh else self.cells
+        if fresh:
+            self.setRowCount(0)
+            self.setColumnCount(len(heads))
+        self.names, self.cells = names, cells
+        for row, line in enumerate(cells):
+            for column, cell in enumerate(line):
+                if fresh:
+                    self.setItem(row, column, QStandardItem())
+                if fresh or cell != before[row][column]:
+                    self._show(row, column, cell, heads[column])
+        if fresh or heads != self.heads:
+            self._show_heads(heads)
+        self.heads = heads
+        if wide:
+            self.reshaped.emit()
+
+    def _show(self, row: int, column: int, cell: Cell, head: str) -> None:
+        item = self.item(row, column)
+        item.setText(cell.text)
+        item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.text or cell.verdict}", _ACCESSIBLE)
+        if cell.hover:
+            item.setData(cell.hover, _TOOL_TIP)
+
+    def _show_heads(self, heads: tuple[str, ...]) -> None:
+        self.setHorizontalHeaderLabels(heads)
+        for column, cell in enumerate(self.cells[0] if self.cells else ()):
+            self.horizontalHeaderItem(column).setData((RIGHT if cell.right else LEFT) | VCENTER, _ALIGNMENT)
 
     def name(self, row: int) -> str:
         """Give what stands in a row."""
@@ -71,30 +94,3 @@ class ReadingGrid(QAbstractTableModel):
     def row_of(self, name: str) -> int:
         """Give the row of a name; -1 for none."""
         return self.names.index(name) if name in self.names else -1
-
-    def rowCount(self, parent: QModelIndex = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(self.names)
-
-    def columnCount(self, parent: QModelIndex = QModelIndex()) -> int:  # noqa: B008
-        return 0 if parent.isValid() else len(self.heads)
-
-    def headerData(self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
-        if orientation != Qt.Orientation.Horizontal:
-            return None
-        if role == Qt.ItemDataRole.DisplayRole:
-            return self.heads[section]
-        if role == Qt.ItemDataRole.TextAlignmentRole:
-            return _RIGHT if self.cells and self.cells[0][section].right else _LEFT
-        return None
-
-    def data(self, index: QModelIndex, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
-        cell = self.cells[index.row()][index.column()]
-        if role == Qt.ItemDataRole.DisplayRole:
-            return cell.text
-        if role == Qt.ItemDataRole.TextAlignmentRole:
-            return _RIGHT if cell.right else _LEFT
-        if role == Qt.ItemDataRole.AccessibleTextRole:
-            return f"{self.name(index.row())}, {self.heads[index.column()] or 'verdict'}: {cell.text or cell.verdict}"
-        if role == Qt.ItemDataRole.ToolTipRole:
-            return cell.hover or None
-        return None

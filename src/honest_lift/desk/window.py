@@ -6,7 +6,7 @@ import gc
 from operator import attrgetter
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings, Qt, QTimer
+from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtGui import QAction, QKeySequence
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QMainWindow, QStackedWidget, QVBoxLayout, QWidget
 
@@ -117,9 +117,8 @@ class Window(QMainWindow):
         self.theme_name, self.zoom = theme_name, zoom
         theme = THEMES[theme_name]
         self.setStyleSheet(style_sheet(theme, zoom))
-        for part in (self.strip, self.route, self.ladder, *self.sheets.values()):
+        for part in (self.strip, self.route, self.ladder, self.bar, *self.sheets.values()):
             part.dress(theme, zoom)
-        self.bar.dress(zoom)
         self._actions["theme"].setChecked(theme_name == "dark")
 
     def _follow(self) -> None:
@@ -276,7 +275,6 @@ def application() -> QApplication:
     existing = QApplication.instance()
     if isinstance(existing, QApplication):
         return existing
-    QApplication.setAttribute(Qt.ApplicationAttribute.AA_DontShowIconsInMenus)
     app = QApplication(["honest-lift"])
     app.setApplicationName("honest-lift")
     app.setDesktopFileName("honest-lift")

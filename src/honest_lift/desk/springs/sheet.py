@@ -39,7 +39,7 @@ class SpringsSheet(QWidget):
         self.grid.chosen.connect(self._chosen)
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
-        self.model.modelReset.connect(self._size_columns)
+        self.model.reshaped.connect(self._size_columns)
         self.zoom = 1.0
         self.refresh()
 

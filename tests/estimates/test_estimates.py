@@ -9,7 +9,7 @@ from honest_lift.estimates.heights import corrected, installed_height, shim_stac
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.edits import Describe, Put, SetTolerance
+from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, fitment
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role
@@ -82,6 +82,12 @@ def test_a_reading_without_a_named_tool_takes_the_drawers_default_and_says_so():
     assert height(bench)[2] == Ground.NO_TOOL
 
 
+def test_a_tool_that_is_not_in_the_drawer_is_no_default():
+    bench = Bench().height("1e", 45.0, tool="lent")
+    assert height(bench)[2] == Ground.NO_TOOL
+    assert "“lent”, is not in the drawer" in resolve(bench.book, "installed_height", at_position("1e")).note
+
+
 def test_a_tool_without_a_stated_accuracy_bars_a_pass():
     bench = Bench().height("1e", 45.0, tool="gauge")
     bench.do(Put("tools", replace(bench.engine.tools[0], accuracy=None)))
@@ -145,6 +151,21 @@ def test_a_fresh_reading_stands_before_a_stale_one():
     bench = Bench().height("1e", 45.0).shims("1e", 0.5).height("1e", 44.5, repeat=True)
     value, _, ground = height(bench)
     assert (value, ground) == (44.5, Ground.NONE)
+
+
+def test_another_locator_makes_what_was_taken_off_for_the_old_one_stale():
+    bench = Bench().shims("1e").shims("1i").state("locator_thickness", 1.5, tolerance=0.02)
+    for name in ("1e", "1i"):
+        bench.height(name, 46.5, "height_micrometer_bare", tool="gauge")
+    assert height(bench)[2] == Ground.SPECIFIED
+    bench.do(Fit((fitment(bench.engine, "locator", "1e", note="deeper cup"),), "locator"))
+    assert Ground.STALE in height(bench)[2]
+    assert Ground.STALE not in height(bench, "1i")[2]
+    bench.read("locator_thickness", at_position("1e"), 1.2, "caliper", "solid")
+    value, _, ground = height(bench)
+    assert (value, ground) == (pytest.approx(45.3), Ground.NONE)
+    bench.do(Fit((fitment(bench.engine, "locator", "1e", note="another again"),), "locator"))
+    assert Ground.STALE in height(bench)[2], "measured at the valve, and changed since"
 
 
 def test_lift_is_worked_from_the_lobe_until_it_is_measured():

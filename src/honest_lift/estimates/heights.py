@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 import numpy as np
 
@@ -17,11 +18,14 @@ from honest_lift.numbers.doubt import Ground
 _PARTS = frozenset({"locator_thickness", "retainer_thickness", "tip_to_step", "shims"})
 
 
+_STACK: frozenset[str] = frozenset({"shims", "locator"})
+
+
 def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
     """Give the installed height (n,) in mm at positions, by whichever way each was measured."""
     raw = [resolve(book, "installed_height", at_position(name)) for name in positions]
     ways = [CATALOG["installed_height"].way(one.way) for one in raw]
-    parts = _parts(narrowed(book, _PARTS, frozenset({"shims"})))
+    parts = _parts(narrowed(book, _PARTS, _STACK))
     total = estimate_of(raw)
     for quantity in dict.fromkeys(name for way in ways if way for _, name in way.corrections):
         signs = np.array([{n: s for s, n in way.corrections}.get(quantity, 0) if way else 0 for way in ways])
@@ -64,7 +68,14 @@ def shim_stack(book: Book, position: str) -> Input:
 
 
 def _correction(book: Book, quantity: str, position: str) -> Input:
-    return shim_stack(book, position) if quantity == "shims" else resolve(book, quantity, at_position(position))
+    if quantity == "shims":
+        return shim_stack(book, position)
+    found = resolve(book, quantity, at_position(position))
+    changed = quantity == "locator_thickness" and book.engine.fitted("locator", position) is not None
+    if changed and (found.kind != "measured" or found.where != at_position(position).title):
+        note = "another locator was fitted here since: measure it at this valve"
+        return replace(found, ground=found.ground | Ground.STALE, note=note)
+    return found
 
 
 def _none(quantity: str) -> Input:

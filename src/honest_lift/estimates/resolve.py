@@ -102,6 +102,8 @@ def mean_and_spread(values: list[float]) -> tuple[float, float]:
 def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
     """Give the tool a reading was taken with, or the drawer's default for its way, and what to say of it."""
     named = engine.tool(one.reading.tool)
+    if one.reading.tool and named is None:
+        return None, f"the tool it names, “{one.reading.tool}”, is not in the drawer"
     tool = named or engine.tool_for(one.reading.quantity, one.reading.way)
     if tool is None:
         return None, "no tool is named, and the drawer has none for this way"

@@ -101,7 +101,7 @@ _ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "locator_thickness", "locator thickness", "tl", "length", ("position", "role", "engine"), (0.0, 15.0),
-        (0.0, 6.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        (0.0, 6.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer"), ("locator",)),),
         "Thickness under the spring of the locator or cup that comes on the bare pad; 0 where there is none.",
     ),
     Quantity(

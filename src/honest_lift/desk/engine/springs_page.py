@@ -31,6 +31,7 @@ class SpringsPage(Page):
         self.count = QSpinBox()
         self.count.setRange(1, 64)
         self.count.setValue(16)
+        self.count.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
         self.count.setAccessibleName(self.tr("how many springs"))
         self._lay_out()
         self.cards.selectionModel().currentRowChanged.connect(lambda *_: self._show_members())

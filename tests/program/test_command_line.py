@@ -108,6 +108,21 @@ def test_no_display_is_one_line_and_status_2(capsys, monkeypatch):
     assert "--platform offscreen" in said
 
 
+@pytest.mark.parametrize(
+    ("more", "display"),
+    [(["--platform", "xcb"], ":97"), (["--platform", "typewriter"], ""), (["none.liftbook"], "offscreen")],
+)
+def test_what_can_not_be_opened_is_one_line_and_status_2(more, display, monkeypatch):
+    monkeypatch.setenv("DISPLAY", display)
+    if display == "offscreen":
+        monkeypatch.setenv("QT_QPA_PLATFORM", display)
+    command = [sys.executable, "-m", "honest_lift.cli", *more]
+    done = subprocess.run(command, capture_output=True, text=True, timeout=60)
+    assert done.returncode == 2
+    assert done.stderr.startswith("honest-lift: ")
+    assert done.stderr.count("\n") == 1
+
+
 @pytest.mark.parametrize("call", [["--version"], ["--help"], ["check", "--help"], ["shots", "--help"]])
 def test_help_and_version(call, capsys):
     with pytest.raises(SystemExit) as ended:

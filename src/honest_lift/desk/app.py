@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import os
 import sys
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings
+from PyQt6.QtCore import QSettings, QtMsgType, qInstallMessageHandler
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
@@ -15,7 +16,9 @@ from honest_lift.facts.file import FileError, read_book
 
 def run(file: Path | None, *, demo: bool) -> int:
     """Open the window with an engine and give the exit status: 2 when its file can't be read."""
+    before = qInstallMessageHandler(_end_in_one_line)
     app = application()
+    qInstallMessageHandler(before)
     load_fonts()
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
@@ -29,6 +32,16 @@ def run(file: Path | None, *, demo: bool) -> int:
         session.open_step("engine")
     window.show()
     return app.exec()
+
+
+def _end_in_one_line(kind: QtMsgType, context: object, words: str) -> None:
+    """End with a line and status 2 where Qt would abort: a display that does not answer, a platform it does not have."""
+    if kind == QtMsgType.QtFatalMsg:
+        named = ((name, os.environ.get(name)) for name in ("QT_QPA_PLATFORM", "DISPLAY", "WAYLAND_DISPLAY"))
+        tried = ", ".join(f"{name}={value}" for name, value in named if value)
+        why = "no such platform, the display does not answer, or a system library of Qt is missing"
+        print(f"honest-lift: no window can be opened ({tried}): {why}.", file=sys.stderr, flush=True)
+        os._exit(2)
 
 
 def _put_on_desk(session: Session, file: Path | None, demo: bool, settings: QSettings) -> None:

@@ -318,6 +318,12 @@ def test_reasons_in_words(height, said):
     )
 
 
+def test_what_is_not_measured_has_no_doubt_to_share():
+    one = found(Bench().height("1i", 45.0), "installed_height")
+    assert one.shares() == ()
+    assert not any("nan" in line for line in working(one, Bench().engine))
+
+
 def test_a_stale_reading_says_what_was_changed():
     bench = Bench().complete()
     bench.do(Fit((fitment(bench.engine, "valve", "1e", note="new valve, 0.5 mm longer"),), "valve"))

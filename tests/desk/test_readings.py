@@ -104,6 +104,15 @@ def test_a_refused_entry_stays_to_be_mended(qtbot, open_window, text, told):
     assert window.bar.understood.objectName() == "barError"
 
 
+def test_long_words_never_push_the_entry_away(open_window):
+    window = open_window(Bench().book)
+    for size in ((1024, 640), (1280, 800), (1920, 1080)):
+        window.resize(*size)
+        window.grab()
+        assert window.bar.entry.width() >= 180
+        assert window.engine_name.geometry().right() >= window.menuBar().width() - 12
+
+
 def test_an_unusual_figure_is_asked_once(qtbot, open_window):
     window = open_window(Bench().book)
     type_in(qtbot, window, "4.5")

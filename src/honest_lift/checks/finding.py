@@ -90,6 +90,8 @@ class Finding:
         """Give each source's share of the variance, largest first: made only when someone looks."""
         squares = self.source.parts()[:, self.case] ** 2
         total = float(squares.sum())
+        if not isfinite(total):  # there is no figure, and so nothing it could doubt
+            return ()
         named = ((s.label, float(q) / total) for s, q in zip(self.source.sources, squares, strict=True) if q and total)
         return tuple(sorted(named, key=lambda pair: -pair[1]))
 

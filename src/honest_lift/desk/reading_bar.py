@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task, tasks_of
@@ -64,6 +64,7 @@ class ReadingBar(QWidget):
         self.understood.setObjectName("barUnderstood")
         self.understood.setWordWrap(True)
         self.hint.setObjectName("barSmall")
+        self.hint.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)  # it never pushes the entry
         self.then.setObjectName("barSmall")
         for widget, name in (
             (self.what, "What is measured"),
@@ -106,6 +107,7 @@ class ReadingBar(QWidget):
         self.theme = theme
         self.setFixedHeight(round(76 * zoom))
         self.entry.setFixedHeight(round(46 * zoom))
+        self.entry.setMinimumWidth(round(190 * zoom))
 
     # --- what is measured ---
 
@@ -272,6 +274,7 @@ class ReadingBar(QWidget):
         else:
             words.append(task.row.caution or self._way_howto() or task.row.meaning)
         self.hint.setText("; ".join(words))
+        self.hint.setToolTip(self.hint.text())
 
     def standing(self) -> list[Standing]:
         """Give the readings that count at the place, oldest first."""

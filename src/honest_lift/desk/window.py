@@ -131,7 +131,10 @@ class Window(QMainWindow):
         self.ladder.setVisible(session.step != "engine")
         name = session.engine.name or self.tr("engine without a name")
         where = session.path.name if session.path else self.tr("not saved yet")
-        self.engine_name.setText(f"{name} · {where}")
+        words = f"{name} · {where}"
+        if words != self.engine_name.text():
+            self.engine_name.setText(words)
+            self.menuBar().setCornerWidget(self.engine_name)  # or the menu bar keeps the room of the old words
         self.setWindowTitle(f"{name}[*] – Honest Lift")
         self.setWindowModified(session.is_dirty)
         self._actions["undo"].setEnabled(bool(session.history.undo_sentence))

@@ -107,6 +107,13 @@ def test_an_assumed_lift_fails_where_it_can_only_fail():
     assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
 
 
+def test_without_a_target_a_height_proves_nothing_and_says_so():
+    bench = Bench().height("1e", 45.0)
+    one = found(bench, "installed_height")
+    assert (one.verdict, one.figure) == (Verdict.UNPROVEN, 45.0)
+    assert reason(one, bench.engine).endswith("No target height is stated for this valve.")
+
+
 def test_an_assumed_target_proves_nothing():
     bench = Bench().complete().state("target_height", 45.0, kind="assumed", low=44.0, high=46.0)
     assert found(bench, "installed_height").verdict is Verdict.UNPROVEN

@@ -41,9 +41,13 @@ def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
     guessed = np.array([one.kind == "assumed" for one in targets])
     figure = valves.installed.figure.on_ground(guessed, Ground.ASSUMED | Ground.UNRANGED)
     installed = Estimate(figure, valves.installed.inputs)
+    remarks = [
+        "no target height is stated for this valve" if target.kind == "missing" else odd
+        for target, odd in zip(targets, _odd_stacks(book, valves.names), strict=True)
+    ]
     return findings(
         INSTALLED_HEIGHT, valves.places, valves.names, installed, limits, about=about,
-        remarks=_odd_stacks(book, valves.names),
+        remarks=remarks,
     )  # fmt: skip
 
 

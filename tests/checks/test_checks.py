@@ -247,7 +247,7 @@ def test_the_demonstration_can_be_put_right():
     assert examine(bench.book).of_engine() is Verdict.PASSES
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.data())
 def test_nothing_assumed_stale_or_untold_ever_passes(data):
     """Whatever is taken away from a sound engine, what rested on it stops passing."""
@@ -286,7 +286,7 @@ def test_nothing_assumed_stale_or_untold_ever_passes(data):
 GOOD = Bench().complete()
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.floats(30.0, 60.0), st.floats(4.0, 14.0))
 def test_more_lift_never_adds_bind_margin_and_more_height_never_takes_any(height, lift):
     bench = Bench("head: 1e 1i").complete(height, lift)

@@ -46,7 +46,7 @@ def test_the_file_follows_the_published_schema():
     jsonschema.validate(raw(), published)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.lists(st.tuples(st.sampled_from(["1e", "1i"]), st.floats(5, 150), st.text(max_size=20)), max_size=6))
 def test_any_engine_comes_back_as_it_was(readings):
     bench = Bench().complete()
@@ -99,7 +99,7 @@ def test_every_truncation_is_refused_and_leaves_the_file_as_it_was(tmp_path):
         assert path.read_bytes() == data[:length]
 
 
-@settings(max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=150, suppress_health_check=[HealthCheck.too_slow])
 @given(st.data())
 def test_no_damage_raises_anything_else(data):
     whole = bytearray(encode_book(BENCH.book))

@@ -103,7 +103,7 @@ def act(bench, step, taken):
         bench.history.redo()
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=80)
 @given(STEPS)
 def test_no_sequence_of_edits_undo_and_redo_loses_a_reading(steps):
     bench, taken = Bench(), []
@@ -118,7 +118,7 @@ def test_no_sequence_of_edits_undo_and_redo_loses_a_reading(steps):
     assert len(set(springs)) == len(springs), "no spring sits in two places"
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(STEPS)
 def test_undoing_everything_and_redoing_it_comes_back_to_the_same(steps):
     bench, taken = Bench(), []

@@ -49,7 +49,7 @@ def odd_documents(draw):
     return json.dumps(document).encode()
 
 
-@settings(max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+@settings(max_examples=150, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
 @given(odd_documents())
 def test_an_odd_file_is_refused_or_examined(data):
     with contextlib.suppress(FileError):
@@ -66,7 +66,7 @@ def test_odd_files_are_shown(open_window, monkeypatch):
     monkeypatch.setattr(questions, "tell", lambda parent, title, words: None)
     window = open_window()
 
-    @settings(max_examples=25, deadline=None, suppress_health_check=list(HealthCheck))
+    @settings(max_examples=25, suppress_health_check=list(HealthCheck))
     @given(odd_documents())
     def shown(data):
         with contextlib.suppress(FileError):

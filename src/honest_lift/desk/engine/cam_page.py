@@ -85,10 +85,10 @@ class CamPage(Page):
 
     def _columns(self) -> list[Column]:
         return [
-            Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=240),
+            Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=216),
             Column("kind", _kind_of, self._put_kind, lambda: _KINDS, width=110),
             Column("value", self._value, self._put_value, right=True, width=90, kind=_kind_of),
-            Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=100),
+            Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=124),
             Column(
                 "assumed from",
                 lambda r: self._end(r, "low"),

@@ -147,7 +147,9 @@ def test_assumed_and_measured_figures_on_the_cam_page(qtbot, open_window):
     )
     lobe = row_of(page.facts, "lobe lift, intake")
     put(qtbot, page.facts, lobe, "kind", "measured")
-    assert shown(page.facts, lobe)[1:3] == ["measured", ".353"]
+    assert getattr(window.session.book.journal[-1], "quantity", "") != "lobe_lift", "a card's figure is no reading"
+    put(qtbot, page.facts, lobe, "value", ".3545")
+    assert shown(page.facts, lobe)[1:3] == ["measured", ".3545"]
     assert window.session.book.journal[-1].quantity == "lobe_lift"
     put(qtbot, page.facts, lobe, "value", "")
     assert shown(page.facts, lobe)[1] == "from its card", "struck out, the card stands again"

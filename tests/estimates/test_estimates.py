@@ -10,6 +10,7 @@ from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, fitment
+from honest_lift.facts.engine import SetAside
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role
@@ -166,6 +167,34 @@ def test_another_locator_makes_what_was_taken_off_for_the_old_one_stale():
     assert (value, ground) == (pytest.approx(45.3), Ground.NONE)
     bench.do(Fit((fitment(bench.engine, "locator", "1e", note="another again"),), "locator"))
     assert Ground.STALE in height(bench)[2], "measured at the valve, and changed since"
+
+
+@pytest.mark.parametrize(
+    ("slot", "quantity", "way"),
+    [
+        ("retainer", "retainer_thickness", "caliper"),
+        ("valve", "tip_to_step", "tip_height"),
+        ("locks", "tip_to_step", "tip_height"),
+    ],
+)
+def test_a_fresh_height_does_not_take_off_the_old_part(slot, quantity, way):
+    bench = Bench().shims("1e").state("locator_thickness", 0.0, tolerance=0.0).state(quantity, 3.3, tolerance=0.02)
+    bench.do(Fit((fitment(bench.engine, slot, "1e", note="another"),), slot))
+    bench.height("1e", 48.3, way, tool="gauge")
+    assert Ground.STALE in height(bench)[2]
+    bench.read(quantity, at_position("1e"), 3.0, "caliper", "solid")
+    assert (height(bench)[0], Ground.STALE in height(bench)[2]) == (pytest.approx(45.3), False)
+
+
+def test_what_stands_in_for_a_value_set_aside_proves_nothing():
+    bench = Bench().state("lobe_lift", 8.0).state("rocker_ratio", 1.5).state("lash", 0.4)
+
+    def ground(quantity):
+        aside = SetAside("1 exhaust", quantity, "-5", "it makes no sense", quantity, at_position("1e"))
+        return lift_at_valve(replace(bench.book, set_aside=(aside,))).figure.ground[:2].tolist()
+
+    for quantity in ("lash", "lobe_lift", "valve_lift"):
+        assert [bool(one & Ground.SET_ASIDE) for one in ground(quantity)] == [True, False], quantity
 
 
 def test_lift_is_worked_from_the_lobe_until_it_is_measured():

@@ -12,6 +12,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from engines import Bench, demo
+from honest_lift.checks.examine import examine
 from honest_lift.facts import file as engine_file
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import FORMAT, FileError, backup_of, decode_book, encode_book, read_book, schema, write_book
@@ -143,6 +144,17 @@ def test_a_senseless_fact_tool_card_and_stack_are_set_aside_and_the_rest_opens()
         ("card tidewater inner", "wire_mm"), ("fitment shims-1e", "thicknesses_mm"),
     }  # fmt: skip
     assert len(book.journal) == len(demo().journal)
+
+
+def test_half_a_window_or_a_lost_step_never_passes_for_the_whole():
+    document = raw()
+    document["engine"]["limits"][0]["lowest"] = -1e9
+    document["engine"]["cards"][0]["members"][1]["step_mm"] = -3.0
+    book = decode_book(json.dumps(document).encode(), "x")
+    assert "cam-seat_load" not in {one.id for one in book.engine.limits}
+    assert book.engine.cards[0].members[1].step_mm is None
+    verdicts = {f.check.name: f.verdict.word for f in examine(book).by_position["1e"]}
+    assert (verdicts["seat_load"], verdicts["bind_margin"]) == ("unproven", "unproven")
 
 
 def test_a_reading_of_something_unknown_is_set_aside():

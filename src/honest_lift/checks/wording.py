@@ -16,6 +16,7 @@ _GROUNDS = (
         Ground.UNSOUND,
         "its readings contradict each other: load must rise as height falls, lift must be positive",
     ),
+    (Ground.SET_ASIDE, "a value made no sense and was set aside, and what stands in for it proves nothing"),
     (Ground.STALE, "a reading it rests on is stale"),
     (Ground.EXTRAPOLATED, "the height lies outside the measured points, so the load is extrapolated"),
     (Ground.NO_TOOL, "the tool, and so the doubt, of a reading is not known"),

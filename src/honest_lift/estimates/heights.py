@@ -18,7 +18,7 @@ from honest_lift.numbers.doubt import Ground
 _PARTS = frozenset({"locator_thickness", "retainer_thickness", "tip_to_step", "shims"})
 
 
-_STACK: frozenset[str] = frozenset({"shims", "locator"})
+_STACK: frozenset[str] = frozenset({"shims", "locator", "retainer", "locks", "valve"})
 
 
 def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
@@ -71,9 +71,11 @@ def _correction(book: Book, quantity: str, position: str) -> Input:
     if quantity == "shims":
         return shim_stack(book, position)
     found = resolve(book, quantity, at_position(position))
-    changed = quantity == "locator_thickness" and book.engine.fitted("locator", position) is not None
+    slots = {slot for way in CATALOG[quantity].ways for slot in way.depends}
+    changed = [slot for slot in sorted(slots) if book.engine.fitted(slot, position)]
     if changed and (found.kind != "measured" or found.where != at_position(position).title):
-        note = "another locator was fitted here since: measure it at this valve"
+        # what was stated or measured for all no longer speaks of this valve; only a reading of its own does
+        note = f"another {changed[0]} was fitted here: measure it at this valve"
         return replace(found, ground=found.ground | Ground.STALE, note=note)
     return found
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import numpy as np
+
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book, narrowed
@@ -30,7 +32,10 @@ def _lift(book: Book) -> Estimate:
     worked = derive(valve_lift, lobe, ratio, lash)
     known = (measured.figure.ground & int(Ground.MISSING)) == 0
     figure = choose(known, measured.figure, worked.figure)
-    inputs = tuple(m if k else w for k, m, w in zip(known, measured.inputs, worked.inputs, strict=True))
+    aside = ~known & np.array([bool(one[0].note) for one in measured.inputs], dtype=bool)
+    figure = figure.on_ground(aside, Ground.SET_ASIDE)
+    cases = zip(known, aside, measured.inputs, worked.inputs, strict=True)
+    inputs = tuple(m if k else (*m, *w) if a else w for k, a, m, w in cases)
     return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
 
 

@@ -156,8 +156,8 @@ def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:
     for s, nest in enumerate(nests):
         for m, (member, _) in enumerate(nest):
             u = (member.step_tolerance_mm or 0.0) / sqrt(3.0)
-            grid.put((s, m), member.step_mm, ((f"step:{m}", f"{member.name} step, its tolerance", u),))
-            if member.step_mm and member.step_tolerance_mm is None:
+            grid.put((s, m), member.step_mm or 0.0, ((f"step:{m}", f"{member.name} step, its tolerance", u),))
+            if member.step_mm is None or (member.step_mm and member.step_tolerance_mm is None):
                 ground[s] |= int(Ground.UNTOLERATED)
     return grid.figure(ground, empty=0.0)
 

@@ -6,6 +6,7 @@ measured or specified further off. A reading at a place wins over what was state
 
 from __future__ import annotations
 
+from dataclasses import replace
 from math import sqrt
 
 from honest_lift.estimates.estimate import Input
@@ -23,16 +24,32 @@ from honest_lift.numbers.doubt import Ground
 def resolve(book: Book, quantity: str, place: Place) -> Input:
     """Give what stands for a quantity at a place; an input of kind "missing" when nothing does."""
     assumed: Input | None = None
+    aside = ""
     for near in places_around(book.engine, place):
-        counting = counting_readings(book, quantity, near)
-        if counting:
-            return measured(book.engine, quantity, counting, asked=place)
-        if fact := _by_key(book.engine.facts).get((quantity, near)):
-            found = _stated(book.engine, fact, place)
-            if fact.kind != "assumed":
-                return found
-            assumed = assumed or found
+        found = _found_at(book, quantity, near, place)
+        aside = aside or (_set_aside(book, quantity, near) if found is None else "")
+        if found is None:
+            continue
+        if aside:
+            found = replace(found, ground=found.ground | Ground.SET_ASIDE, note=aside)
+        if found.kind != "assumed":
+            return found
+        assumed = assumed or found
     return assumed or missing(book, quantity, place)
+
+
+def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | None:
+    """Give what was read, else what was stated, at one place."""
+    if counting := counting_readings(book, quantity, near):
+        return measured(book.engine, quantity, counting, asked=asked)
+    fact = _by_key(book.engine.facts).get((quantity, near))
+    return _stated(book.engine, fact, asked) if fact else None
+
+
+def _set_aside(book: Book, quantity: str, place: Place) -> str:
+    """Say what was set aside at a place when the file was read; "" for nothing."""
+    one = next((one for one in book.set_aside if one.at == place and one.quantity == quantity), None)
+    return f"what stood there was set aside: {one.given}, {one.why}" if one else ""
 
 
 def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
@@ -46,9 +63,7 @@ def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
 
 def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
     """Make the input of a quantity nobody has given, naming a value that was set aside there."""
-    aside = next((one for one in book.set_aside if one.at == place and one.quantity == quantity), None)
-    if aside and not note:
-        note = f"what stood there was set aside: {aside.given}, {aside.why}"
+    note = note or _set_aside(book, quantity, place)
     return Input(quantity, place.title, "missing", ground=Ground.MISSING, note=note, at=place.title)
 
 

@@ -106,7 +106,7 @@ _ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "retainer_thickness", "retainer thickness at the step", "tr", "length", ("position", "role", "engine"),
-        (0.5, 25.0), (1.5, 12.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        (0.5, 25.0), (1.5, 12.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer"), ("retainer",)),),
         "From the retainer's top edge to its step for the outer spring.",
     ),
     Quantity(

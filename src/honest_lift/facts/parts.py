@@ -17,7 +17,7 @@ class Member(Struct, frozen=True, forbid_unknown_fields=True):
     """
 
     name: MemberName
-    step_mm: float = 0.0
+    step_mm: float | None = 0.0
     step_tolerance_mm: float | None = None
     wire_mm: float | None = None
     mean_diameter_mm: float | None = None

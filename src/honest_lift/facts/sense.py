@@ -15,6 +15,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place, split_position
 
 _BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
@@ -36,6 +37,8 @@ def sensible(book: Book) -> Book:
         rows = tuple(
             _mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table)
         )
+        if table == "limits":  # half a window would pass what the whole one refuses
+            rows = tuple(new for new, old in zip(rows, engine.limits, strict=True) if _ends(new) == _ends(old))
         if rows != getattr(engine, table):
             changed[table] = rows
     layout = engine.layout
@@ -117,7 +120,7 @@ def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
         value = getattr(record, info.name)
         if isinstance(value, float) and (why := _odd_field(info.name, value)):
             aside.append(SetAside(place, info.name, repr(value), why))
-            changed[info.name] = 0.0 if info.name == "step_mm" else None
+            changed[info.name] = None
         elif isinstance(value, tuple) and value and isinstance(value[0], Struct):
             changed[info.name] = tuple(
                 _mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value
@@ -126,6 +129,10 @@ def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
             aside.append(SetAside(place, info.name, str(value), "a figure in it makes no sense"))
             changed[info.name] = None if info.name == "thicknesses_mm" else ()
     return replace(record, **changed) if changed else record
+
+
+def _ends(limit: Limit) -> tuple[float | None, float | None]:
+    return limit.lowest, limit.highest
 
 
 def _odd_field(name: str, value: float) -> str:

@@ -31,6 +31,7 @@ _BARS = int(
     | Ground.UNTOLERATED
     | Ground.NO_TOOL
     | Ground.UNSOUND
+    | Ground.SET_ASIDE
 )
 
 

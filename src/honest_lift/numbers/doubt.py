@@ -42,6 +42,7 @@ class Ground(IntFlag):
     UNTOLERATED = 128  # specified without a tolerance
     NO_TOOL = 256  # read with a tool nobody named
     UNSOUND = 512  # readings that contradict each other
+    SET_ASIDE = 1024  # something nearer made no sense and was set aside; what stands in for it proves nothing
 
 
 @dataclass(frozen=True, slots=True)

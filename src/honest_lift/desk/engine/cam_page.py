@@ -44,6 +44,7 @@ class CamPage(Page):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _HINT)
+        self._reading: set[str] = set()  # lines whose next value is a reading
         self.card = QLineEdit()
         self.card.setAccessibleName(self.tr("cam card"))
         form = QFormLayout()
@@ -86,7 +87,7 @@ class CamPage(Page):
     def _columns(self) -> list[Column]:
         return [
             Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=216),
-            Column("kind", _kind_of, self._put_kind, lambda: _KINDS, width=110),
+            Column("kind", self._kind, self._put_kind, lambda: _KINDS, width=110),
             Column("value", self._value, self._put_value, right=True, width=90, kind=_kind_of),
             Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=124),
             Column(
@@ -131,7 +132,8 @@ class CamPage(Page):
 
     def _put_value(self, row: _Row, text: str) -> _Row:
         value = self._parse(row, text)
-        if row.measured and value is not None:
+        if value is not None and (row.measured or row.id in self._reading):
+            self._reading.discard(row.id)
             self._measure(row, value, text)
         elif value is None:
             if row.measured:
@@ -144,23 +146,29 @@ class CamPage(Page):
             self._state(replace(base, value=value, text=text.strip(), unit=self._unit(row)))
         return row
 
+    def _kind(self, row: _Row) -> str:
+        return "measured" if row.id in self._reading else _kind_of(row)
+
     def _put_kind(self, row: _Row, text: str) -> _Row:
-        if text == _kind_of(row):
+        if text == self._kind(row):
             return row
         if row.measured:
             raise EntryError("a reading stands here; clear the value to strike it out, then state another")
+        if text == "measured":
+            # a card's figure is no reading: what was read has to be typed
+            if not CATALOG[row.quantity].ways:
+                raise EntryError("this is stated, not measured")
+            self._reading.add(row.id)
+            self.session.told.emit("Type what was read under value; until then what was stated stands.")
+            return row
+        self._reading.discard(row.id)
         if row.fact is None:
             raise EntryError("type the value first, then say where it is from")
-        if text == "measured":
-            self._measure(row, row.fact.value, row.fact.text)
-        else:
-            self._state(replace(row.fact, kind="assumed" if text == "assumed" else "specified"))
+        self._state(replace(row.fact, kind="assumed" if text == "assumed" else "specified"))
         return row
 
     def _measure(self, row: _Row, value: float, text: str) -> None:
         ways = CATALOG[row.quantity].ways
-        if not ways:
-            raise EntryError("this is stated, not measured")
         tool = self.session.engine.tool_for(row.quantity, ways[0].key)
         reading = reading_of(
             self.session.book, row.quantity, row.place, value, text=text.strip(), unit=self._unit(row), way=ways[0].key,

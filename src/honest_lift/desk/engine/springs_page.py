@@ -183,7 +183,7 @@ class SpringsPage(Page):
         if card is None or not 0 <= row < len(card.members):
             return
         members = list(card.members)
-        members[row] = replace(member, step_mm=member.step_mm or 0.0)
+        members[row] = member
         if len({one.name for one in members}) < len(members):
             self.session.warned.emit(self.tr("Two members are called {0}: a nest has one of each.").format(member.name))
             self.members.records.show(card.members)

@@ -17,13 +17,13 @@ from honest_lift.facts.edits import (
     Unstate,
     fit_springs,
     fitment,
-    is_stale,
     readings_at,
 )  # fmt: skip
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.layout import read_layout
 from honest_lift.facts.limits import Tolerance, limit_for
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.staleness import is_stale
 
 
 def refused(bench, edit) -> str:

@@ -5,13 +5,15 @@ from fractions import Fraction
 import pint
 import pytest
 
-from honest_lift.numbers.units import INSIDE, UNITS, from_inside, in_figures, in_words, to_inside, unit_of
+from honest_lift.numbers.units import INSIDE, UNITS, from_inside, in_figures, in_words, places_for, to_inside, unit_of
 
 PINT_NAMES = {
     "mm": "millimeter", "cm": "centimeter", "um": "micrometer", "in": "inch", "thou": "thou", "N": "newton",
     "daN": "decanewton", "kN": "kilonewton", "kgf": "kilogram_force", "lbf": "pound_force", "N/mm": "newton/millimeter",
     "kgf/mm": "kilogram_force/millimeter", "lbf/in": "pound_force/inch", "cc": "centimeter**3", "in^3": "inch**3",
     "kg": "kilogram", "g": "gram", "oz": "ounce", "lb": "pound", "deg": "degree", "%": "percent",
+    "turn": "turn", "flat": "turn/6", "bar": "bar", "kPa": "kilopascal", "psi": "psi", "s": "second", "min": "minute",
+    "h": "hour", "rpm": "rpm", "N·m": "newton*meter", "lbf·ft": "foot_pound", "°C": "delta_degC", "°F": "delta_degF",
 }  # fmt: skip
 
 
@@ -34,6 +36,20 @@ def test_factors_against_pint(unit):
     registry = pint.UnitRegistry(cache_folder=None)
     inside = PINT_NAMES[INSIDE[unit.dimension]]
     assert float(unit.factor) == pytest.approx(registry(PINT_NAMES[unit.symbol]).to(inside).magnitude, rel=1e-12)
+
+
+@pytest.mark.parametrize("fahrenheit", [-40.0, 32.0, 68.0, 212.0])
+def test_temperatures_against_pint(fahrenheit):
+    registry = pint.UnitRegistry(cache_folder=None)
+    celsius = registry.Quantity(fahrenheit, "degF").to("degC").magnitude
+    assert to_inside(fahrenheit, "temperature", "°F") == pytest.approx(celsius, abs=1e-9)
+    assert from_inside(celsius, "temperature", "°F") == pytest.approx(fahrenheit, abs=1e-9)
+
+
+def test_figures_end_where_their_doubt_ends():
+    """Source: JCGM 100:2008 7.2.6."""
+    for doubt_in, places in ((0.0043, 3), (0.0012, 4), (0.0255, 2), (0.95, 1), (1.4, 1), (32.0, 0), (0.0, None)):
+        assert places_for(25.4 * doubt_in, "length", "in") == places, doubt_in
 
 
 def test_conversion_there_and_back():

@@ -16,7 +16,7 @@ from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value
 from honest_lift.numbers.verdict import Verdict, worst
 
-_OF_SPRINGS = frozenset({"spring_load", "bind_height"})
+_OF_SPRINGS = frozenset({"spring_load", "bind_height", "reference_load"})
 _SPRING = frozenset({"spring"})
 
 

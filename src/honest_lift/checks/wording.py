@@ -35,8 +35,11 @@ def title(finding: Finding) -> str:
 
 def reason(finding: Finding, engine: Engine) -> str:
     """Give the reason of the verdict in one sentence or two."""
-    words = _unproven(finding, engine) if finding.verdict is Verdict.UNPROVEN else _proven(finding, engine)
-    return f"{words} {_sentence(finding.remark)}".rstrip() if finding.remark else words
+    words = [_unproven(finding, engine) if finding.verdict is Verdict.UNPROVEN else _proven(finding, engine)]
+    words += dict.fromkeys(
+        _sentence(f"{one.title} of {one.at}: {one.warning}") for one in finding.inputs if one.warning
+    )
+    return " ".join([*words, _sentence(finding.remark)]).rstrip()
 
 
 def figure_words(finding: Finding, engine: Engine) -> str:

@@ -10,7 +10,6 @@ from itertools import count
 
 from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, TEST_HEIGHTS, USED_SPRINGS
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import depends_on
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment
@@ -19,6 +18,7 @@ from honest_lift.facts.layout import COMMON, Layout, read_layout
 from honest_lift.facts.limits import Limit, default_limits
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spring
+from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import KINDS, Tool
 from honest_lift.numbers.entry import Field, parse
 

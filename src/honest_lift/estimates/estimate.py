@@ -18,7 +18,8 @@ class Input:
     """One value that a figure rests on, resolved from the facts for one case.
 
     `value` in the inside unit, NaN when missing. `own_u`: standard doubt of this reading alone. `shared`:
-    (key, label, u) of offsets it shares with others. `low`, `high`: the range of an assumed value. `note`:
+    (key, label, u) of offsets it shares with others, u with the sign it
+    moves this value by. `low`, `high`: the range of an assumed value. `note`:
     what a person should know of it, such as why it is stale or which tool was taken for it.
     """
 
@@ -34,7 +35,9 @@ class Input:
     low_is_physical: bool = False
     way: str = ""
     tool: str = ""
+    when: str = ""
     note: str = ""
+    warning: str = ""  # said whatever the verdict: a repeat that stands apart
     at: str = ""  # the place it was asked for, in words
 
     @property

@@ -15,7 +15,7 @@ from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.numbers.doubt import Ground
 
-_PARTS = frozenset({"locator_thickness", "retainer_thickness", "tip_to_step", "shims"})
+_PARTS = frozenset({"locator_thickness", "left_out", "retainer_thickness", "tip_to_step", "shims"})
 
 
 _STACK: frozenset[str] = frozenset({"shims", "locator", "retainer", "locks", "valve"})

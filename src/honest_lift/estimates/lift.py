@@ -12,12 +12,13 @@ from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
 
+_TRAIN: frozenset[str] = frozenset({"cam", "rocker"})
 _RESTS_ON = frozenset({"valve_lift", "lobe_lift", "rocker_ratio", "lash"})
 
 
 def lift_at_valve(book: Book) -> Estimate:
     """Give the valve lift (n,) in mm at every position, in head order; remembered while nothing it rests on changes."""
-    return _lift(narrowed(book, _RESTS_ON, frozenset()))
+    return _lift(narrowed(book, _RESTS_ON, _TRAIN))
 
 
 @by_value

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import sqrt
 
 import numpy as np
@@ -12,10 +12,13 @@ from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve, tool_of
+from honest_lift.estimates.tester import correction_for
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
+from honest_lift.facts.tools import offset_doubt
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
     nest_is_contradictory,
@@ -70,8 +73,8 @@ class Curves:
 @dataclass(frozen=True, slots=True)
 class _Point:
     height_mm: float
+    stop: tuple[tuple[str, str, float], ...]  # doubt of the tester's height stop, or of the gauge that set it
     load: Input
-    stop: tuple[tuple[str, str, float], ...]  # doubt of the tester's height stop
 
 
 def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
@@ -114,13 +117,32 @@ def _points(book: Book, place: Place) -> list[_Point]:
             by_height[round(one.reading.at["test_height"], 6)].append(one)
     points = []
     for height, readings in sorted(by_height.items()):
-        load = measured(book.engine, "spring_load", tuple(readings))
-        tool, _ = tool_of(book.engine, readings[-1])
-        u = (tool.height_accuracy_mm or 0.0) / sqrt(3.0) if tool else 0.0
-        points.append(
-            _Point(height, load, ((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", u),) if tool else ())
-        )
+        load = measured(book, "spring_load", tuple(readings))
+        points.append(_Point(*_stood_at(book, readings[-1], height), _carried(book, readings[-1], load)))
     return points
+
+
+def _carried(book: Book, one: Standing, load: Input) -> Input:
+    """Bar a load whose stop was set by a gauge nobody can name."""
+    way = CATALOG["spring_load"].way(one.reading.way)
+    if not way or not way.carried_by or book.engine.tool(one.reading.at_tool):
+        return load
+    return replace(load, ground=load.ground | Ground.NO_TOOL, note="the gauge that set the stop is not in the drawer")
+
+
+def _stood_at(book: Book, one: Standing, height_mm: float) -> tuple[float, tuple[tuple[str, str, float], ...]]:
+    """Give the height a spring stood at on the tester, and what its stop, or the gauge that set it, may be off by."""
+    way, reading = CATALOG["spring_load"].way(one.reading.way), one.reading
+    if way and way.carried_by and (gauge := book.engine.tool(reading.at_tool)):
+        return height_mm, ((f"tool:{gauge.id}", f"{gauge.name}, its accuracy", offset_doubt(gauge, height_mm)),)
+    tool, _ = tool_of(book.engine, one)
+    if tool is None:
+        return height_mm, ()
+    correction, _ = correction_for(book, tool, reading.when)
+    if correction is not None and correction.stop_mm:
+        return height_mm + correction.stop_mm, correction.stop_sources()
+    u = (tool.height_accuracy_mm or 0.0) / sqrt(3.0)
+    return height_mm, ((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", u),)
 
 
 def _ground(table: list[list[_Point]]) -> int:
@@ -143,10 +165,11 @@ def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
         return missing(book, "spring_load", place, f"spring {spring}: {needed}")
     ground = Ground(_ground(table))
     notes = dict.fromkeys(point.load.note for point in points if point.load.note)
+    warnings = dict.fromkeys(point.load.warning for point in points if point.load.warning)
     tools = ", ".join(dict.fromkeys(point.load.tool for point in points if point.load.tool))
     low, high = min(p.height_mm for p in table[0]), max(p.height_mm for p in table[0])
     return Input("spring_load", place.title, "measured", points[0].load.value, ground=ground, tool=tools,
-                 low=low, high=high, note="; ".join(notes), at=place.title)  # fmt: skip
+                 low=low, high=high, note="; ".join(notes), warning="; ".join(warnings), at=place.title)  # fmt: skip
 
 
 def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:

@@ -6,17 +6,22 @@ measured or specified further off. A reading at a place wins over what was state
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 from math import sqrt
 
+from msgspec import Struct
+
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.repeats import mean_and_spread, standing_apart
+from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import in_place
-from honest_lift.facts.journal import Standing, by_place
+from honest_lift.facts.journal import Reading, Standing, by_place
 from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.facts.remember import by_identity
+from honest_lift.facts.staleness import staleness
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.numbers.doubt import Ground
 
@@ -41,7 +46,7 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
 def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | None:
     """Give what was read, else what was stated, at one place."""
     if counting := counting_readings(book, quantity, near):
-        return measured(book.engine, quantity, counting, asked=asked)
+        return measured(book, quantity, counting, asked=asked)
     fact = _by_key(book.engine.facts).get((quantity, near))
     return _stated(book.engine, fact, asked) if fact else None
 
@@ -72,46 +77,89 @@ def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing
     return tuple(one for one in by_place(book.journal).get((quantity, place), ()) if not one.fate)
 
 
-def measured(engine: Engine, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
+def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
     """Combine the readings at one place: the fresh ones taken the way, and with the tool, of the latest.
 
-    Repeats give their mean. Where every reading is stale the latest stands, marked so.
+    Repeats give their mean, and one that stands apart from them is pointed out. Where every reading is stale the
+    latest stands, marked so. A tester's readings are corrected by its calibration.
     """
+    engine = book.engine
     fresh = [one for one in readings if not staleness(engine, one)]
     latest = (fresh or readings)[-1]
-    alike = [
-        one.reading.value
-        for one in (fresh or [latest])
-        if (one.reading.way, one.reading.tool) == (latest.reading.way, latest.reading.tool)
-    ]
-    value, spread = mean_and_spread(alike)
+    alike = _alike(fresh or [latest], latest.reading)
     ground, notes = Ground.NONE, [f"mean of {len(alike)} readings"] if len(alike) > 1 else []
     if why := staleness(engine, latest):
         ground |= Ground.STALE
         notes.append(why)
     tool, tool_note = tool_of(engine, latest)
     notes += [tool_note] if tool_note else []
-    place = (asked or latest.place).title
+    made = Input(
+        quantity, latest.place.title, "measured", way=latest.reading.way, when=latest.reading.when,
+        at=(asked or latest.place).title,
+    )  # fmt: skip
     if tool is None:
-        note = "; ".join(notes)
-        return Input(quantity, latest.place.title, "measured", value, ground=ground | Ground.NO_TOOL,
-                     way=latest.reading.way, note=note, at=place)  # fmt: skip
-    offset = (f"tool:{tool.id}", f"{tool.name}, its accuracy", offset_doubt(tool, value))
-    return Input(
-        quantity, latest.place.title, "measured", value, scatter_doubt(tool, value, len(alike), spread), (offset,),
-        ground, way=latest.reading.way, tool=tool.name, note="; ".join(notes), at=place,
+        value, _ = mean_and_spread([one.value for one in alike])
+        return replace(made, value=value, ground=ground | Ground.NO_TOOL, note="; ".join(notes))
+    read = [_as_read(book, tool, one) for one in alike]
+    for one in read:
+        ground |= one.ground
+    notes += dict.fromkeys(one.note for one in read if one.note)
+    value, spread = mean_and_spread([one.value for one in read])
+    single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading))
+    own_u = max(scatter_doubt(tool, value, len(read), spread), single / sqrt(len(read)) if len(read) == 1 else 0.0)
+    return replace(
+        made, value=value, own_u=own_u, shared=read[-1].shared, ground=ground, tool=tool.name,
+        note="; ".join(notes), warning=_apart_words(alike, [one.value for one in read], single),
     )  # fmt: skip
 
 
-def mean_and_spread(values: list[float]) -> tuple[float, float]:
-    """Give the mean and the sample standard deviation (0 for one value). Source: JCGM 100:2008 4.2.1, 4.2.2.
+def _alike(readings: Sequence[Standing], latest: Reading) -> list[Reading]:
+    """Give the readings taken the way, and with the tool, of the latest: only those are averaged with it."""
+    key = (latest.way, latest.tool)
+    return [one.reading for one in readings if (one.reading.way, one.reading.tool) == key]
 
-    Written out, because the statistics library would take longer to import than all checks together.
-    """
-    if len(values) == 1:
-        return values[0], 0.0
-    mean = sum(values) / len(values)
-    return mean, sqrt(sum((one - mean) ** 2 for one in values) / (len(values) - 1))
+
+def _figures(reading: Reading) -> int:
+    way = CATALOG[reading.quantity].way(reading.way)
+    return way.figures if way else 1
+
+
+def _apart_words(readings: list[Reading], values: list[float], u_single: float) -> str:
+    """Point out a repeat that stands apart; it counts all the same, since nobody can say it is the wrong one."""
+    apart = standing_apart(values, u_single)
+    if apart is None:
+        return ""
+    cure = "a third reading tells which" if len(values) == 2 else "measure twice more, or strike it out with the reason"
+    return f"{readings[apart].text} stands apart from what else was read here: {cure}"
+
+
+class _AsRead(Struct, frozen=True):
+    """A reading as its tool gives it: corrected where the tool has a calibration, with the doubts it shares."""
+
+    value: float
+    shared: tuple[tuple[str, str, float], ...]
+    ground: Ground = Ground.NONE
+    note: str = ""
+
+
+def _as_read(book: Book, tool: Tool, reading: Reading) -> _AsRead:
+    stated = (f"tool:{tool.id}", f"{tool.name}, its accuracy", offset_doubt(tool, reading.value))
+    if reading.quantity == "reference_load":
+        return _AsRead(reading.value, (stated,))
+    correction, overdue = correction_for(book, tool, reading.when)
+    ground = Ground.STALE if overdue else Ground.NONE
+    note = f"{tool.name}: {overdue}; prove it again and take the later calibration" if overdue else ""
+    if correction is None or tool.dimension != CATALOG[reading.quantity].dimension:
+        return _AsRead(reading.value, (stated,), ground, note)
+    if correction.alarms:
+        ground |= Ground.UNSOUND
+        note = "; ".join(part for part in (note, f"calibration of {tool.name}: {correction.alarms[0]}") if part)
+    shared = correction.load_sources(reading.value)
+    if not correction.is_checked or not correction.covers(reading.value):
+        shared += (
+            stated,
+        )  # beyond what was certified, or with nothing to check the line by, the tool's word counts too
+    return _AsRead(correction.load(reading.value), shared, ground, note)
 
 
 def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
@@ -125,17 +173,6 @@ def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
     if not tool.is_stated:
         return None, f"{tool.name} has no stated accuracy"
     return tool, "" if named else f"no tool named: taken as {tool.name}, the drawer's default"
-
-
-def staleness(engine: Engine, one: Standing) -> str:
-    """Say why a reading is stale: what it depended on was changed since. "" when it is not."""
-    for slot, then in one.depends_on.items():
-        current = in_place(engine.fitments).get((slot, one.place.name))
-        if (current.id if current else "") != then:
-            when = f" on {current.when[:10]}" if current and current.when else ""
-            what = current.note if current and current.note else "measure again"
-            return f"{slot} changed{when} after it was measured: {what}"
-    return ""
 
 
 def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:

@@ -12,11 +12,21 @@ from honest_lift.facts.fitments import Slot
 from honest_lift.facts.place import PlaceKind
 
 
+class Asked(Struct, frozen=True):
+    """A figure typed beside the entry and read with the same tool: where a burette started. `sign`: how it counts."""
+
+    key: str
+    title: str
+    sign: int
+    usual: str = ""  # what stands there until somebody types another
+
+
 class Way(Struct, frozen=True):
     """A way to measure a quantity: tools that suit it, what is added to the reading, what it depends on.
 
     `corrections`: (sign, quantity) to be added to the raw reading. `depends`: slots whose change makes a
-    reading taken this way stale.
+    reading taken this way stale. `sign`: how the entry itself counts, beside what is `asked`. `carried_by`: kinds
+    of tool that carried the height to the tester, so that its offset is shared with the height read in the head.
     """
 
     key: str
@@ -26,6 +36,14 @@ class Way(Struct, frozen=True):
     corrections: tuple[tuple[int, str], ...] = ()
     howto: str = ""
     short: str = ""  # for a narrow column
+    asked: tuple[Asked, ...] = ()
+    sign: int = 1
+    carried_by: tuple[str, ...] = ()
+
+    @property
+    def figures(self) -> int:
+        """Give how many figures are read with the tool for one reading."""
+        return 1 + len(self.asked)
 
 
 class Quantity(Struct, frozen=True):
@@ -48,8 +66,10 @@ class Quantity(Struct, frozen=True):
         return next((way for way in self.ways if way.key == key), None)
 
 
-_SEATED: tuple[Slot, ...] = ("valve", "pocket", "retainer", "locks")
+_SEATED: tuple[Slot, ...] = ("valve", "seat", "pocket", "retainer", "locks")
 _STACKED: tuple[Slot, ...] = (*_SEATED, "locator", "shims")
+_CHAMBER: tuple[Slot, ...] = ("valve", "seat", "head face")
+_OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket")
 _EYES = "A compressed valve spring can put an eye out: eye protection on, tool square, never over the face."
 
 _ROWS: tuple[Quantity, ...] = (
@@ -63,6 +83,14 @@ _ROWS: tuple[Quantity, ...] = (
                 ((-1, "locator_thickness"), (-1, "shims")),
                 "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading.",
                 "micrometer, bare pad"),
+            Way("height_micrometer_bare_locator", "height micrometer on the fitted locator, shims to come",
+                ("height_micrometer",), (*_SEATED, "locator"), ((-1, "shims"),),
+                "Gauge on the fitted locator, locks pulled tight: only shims that come later come off.",
+                "micrometer, no shims"),
+            Way("height_micrometer_on_spacer", "height micrometer on a part left out later", ("height_micrometer",),
+                (*_SEATED, "locator"), ((1, "left_out"), (-1, "shims")),
+                "What stands under the gauge and is left out later is added; shims to come come off.",
+                "micrometer, on spacer"),
             Way("caliper", "caliper over the retainer, shims in place", ("caliper",), _STACKED,
                 ((-1, "retainer_thickness"),),
                 "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones.",
@@ -78,14 +106,14 @@ _ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "valve_lift", "lift at the valve", "L", "length", ("position",), (1.0, 40.0), (4.0, 25.0),
-        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",),
+        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",), ("cam", "rocker"),
              howto="Through a full turn at running lash, solid lifter, along the stem."),),
         "Largest opening of the valve along its stem, lash taken up.",
         "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
     ),
     Quantity(
         "lobe_lift", "lobe lift", "Lc", "length", ("position", "role", "engine"), (1.0, 25.0), (3.0, 16.0),
-        (Way("indicator", "indicator on the lifter", ("indicator",),
+        (Way("indicator", "indicator on the lifter", ("indicator",), ("cam",),
              howto="From the base circle to the nose, along the lifter's axis."),),
         "Largest lift at the lifter.",
     ),
@@ -103,6 +131,11 @@ _ROWS: tuple[Quantity, ...] = (
         "locator_thickness", "locator thickness", "tl", "length", ("position", "role", "engine"), (0.0, 15.0),
         (0.0, 6.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer"), ("locator",)),),
         "Thickness under the spring of the locator or cup that comes on the bare pad; 0 where there is none.",
+    ),
+    Quantity(
+        "left_out", "part left out later", "tx", "length", ("position", "role", "engine"), (0.0, 30.0), (0.0, 10.0),
+        (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        "Thickness of a part that stood under the height micrometer and is not fitted in the end.",
     ),
     Quantity(
         "retainer_thickness", "retainer thickness at the step", "tr", "length", ("position", "role", "engine"),
@@ -125,13 +158,44 @@ _ROWS: tuple[Quantity, ...] = (
     Quantity(
         "spring_load", "spring load", "F", "load", ("spring",), (0.0, 9000.0), (80.0, 7000.0),
         (Way("tester", "spring tester, on its own retainer", ("spring_tester",),
-             howto="Set the stop, press to it, read at the first drag."),),
+             howto="Set the stop, press to it, read at the first drag."),
+         Way("tester_carried", "spring tester, stop set by the height micrometer", ("spring_tester",),
+             howto="Lock the gauge at the height read in the head and set the stop by it: its offset cancels.",
+             carried_by=("height_micrometer",))),
         "Load of the spring, or of one of its members, at a stated height.", _EYES, at="test_height",
     ),
     Quantity(
         "bind_height", "bind height", "hb", "length", ("spring",), (3.0, 120.0), (10.0, 60.0),
         (Way("tester", "pressed solid, height read", ("height_micrometer", "caliper", "outside_micrometer")),),
         "Height at which the coils stand solid. Seeing light between the coils is no reading of it.", _EYES,
+    ),
+    Quantity(
+        "free_length", "free length", "h0", "length", ("spring",), (5.0, 200.0), (20.0, 100.0),
+        (Way("caliper", "caliper over the spring", ("caliper", "outside_micrometer")),),
+        "Length of the spring, or of one of its members, with nothing on it.",
+    ),
+    Quantity(
+        "reference_load", "load of a reference spring", "R", "load", ("reference",), (0.0, 9000.0), (80.0, 7000.0),
+        (Way("tester", "on the spring tester", ("spring_tester",),
+             howto="At each certified height, a low load and a high one, before the springs and every few heads."),),
+        "What the tester shows for a spring of known loads. It corrects the tester and is never corrected itself.",
+        _EYES, at="test_height",
+    ),
+    Quantity(
+        "chamber_volume", "chamber volume", "Vch", "volume", ("cylinder",), (1.0, 500.0), (5.0, 150.0),
+        (Way("burette", "burette, level at the start and at the end", ("burette",), _CHAMBER,
+             howto="Plate greased and level, plug in, valves sealed; read at the bottom of the meniscus.",
+             asked=(Asked("start", "start", -1, "0"),)),
+         Way("syringe", "syringe, filled at the start and left at the end", ("syringe",), _CHAMBER,
+             howto="Full at the start, what is left at the end; add the fillings as 60+60.",
+             asked=(Asked("start", "start", 1),), sign=-1)),
+        "Volume of the chamber in the head, valves and plug in place, to the plane of its face.",
+    ),
+    Quantity(
+        "valve_drop", "valve drop at TDC", "d0", "length", ("position",), (0.0, 60.0), (0.5, 30.0),
+        (Way("indicator", "indicator on the retainer, piston at true TDC", ("indicator",), _OVER_PISTON,
+             howto="Piston at true TDC, checking spring: push the valve down until it touches.",),),
+        "How far the valve can open from its seat before it touches the piston at true TDC.",
     ),
     Quantity(
         "test_height", "height on the tester", "ht", "length", ("spring",), (3.0, 150.0), (15.0, 80.0),

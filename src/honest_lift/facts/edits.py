@@ -12,24 +12,28 @@ from typing import Any, Literal
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import Fitment, Slot, in_place
+from honest_lift.facts.fitments import Fitment, Slot
 from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, Standing, StruckOut, by_place, standing
 from honest_lift.facts.layout import Layout
 from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
-from honest_lift.facts.place import Place, position_title
+from honest_lift.facts.place import Place, of_reference, position_title
+from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
 
-Table = Literal["cards", "sets", "springs", "tools", "limits"]
-Record = SpringCard | SpringSet | Spring | Tool | Limit
+Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "limits"]
+Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | Limit
 _TABLE_WORDS = {
     "cards": "spring card",
     "sets": "spring set",
     "springs": "spring",
     "tools": "tool",
+    "references": "reference spring",
+    "calibrations": "calibration",
     "limits": "limit",
 }
 
@@ -317,18 +321,10 @@ def fit_springs(engine: Engine, places: dict[str, str], words: str) -> Fit:
     return Fit(tuple(fitment(engine, "spring", at, part=part) for at, part in {**left, **places}.items()), words)
 
 
-def depends_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, str]:
-    """Give slot to fitment id ("" for none) for what a reading taken this way rests on."""
-    found = CATALOG[quantity].way(way)
-    if found is None or place.kind != "position":
-        return {}
-    fitted = {slot: engine.fitted(slot, place.name) for slot in found.depends}
-    return {slot: one.id if one else "" for slot, one in fitted.items()}
-
-
 def reading_of(
     book: Book, quantity: str, place: Place, value: float, *, text: str, unit: str, way: str, tool: str = "",
-    at: dict[str, float] | None = None, note: str = "", repeat: bool = False,
+    at: dict[str, float] | None = None, note: str = "", repeat: bool = False, also: dict[str, str] | None = None,
+    at_tool: str = "",
 ) -> Reading:  # fmt: skip
     """Make a reading of now, by the hand that is measuring.
 
@@ -337,20 +333,9 @@ def reading_of(
     at = at or {}
     before = () if repeat else tuple(one.reading.id for one in readings_at(book, quantity, place, at) if not one.fate)
     return Reading(
-        new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, at,
-        depends_on(book.engine, quantity, way, place), before,
+        new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
+        at_tool, depends_on(book.engine, quantity, way, place), before,
     )  # fmt: skip
-
-
-def is_stale(engine: Engine, one: Standing) -> bool:
-    """Tell whether something a reading depended on was fitted, cut or changed since."""
-    place = one.place.name
-    fitted = in_place(engine.fitments)
-    return any(_id_of(fitted.get((slot, place))) != then for slot, then in one.depends_on.items())
-
-
-def _id_of(one: Fitment | None) -> str:
-    return one.id if one else ""
 
 
 def readings_at(book: Book, quantity: str, place: Place, at: dict[str, float] | None = None) -> list[Standing]:
@@ -377,6 +362,10 @@ def _user_of(book: Book, table: Table, name: str) -> str:
         return "springs belong to it"
     if table == "cards" and any(one.card == name for one in engine.sets):
         return "a spring set refers to it"
+    if table == "references" and any(
+        isinstance(one, Reading) and one.place == of_reference(name) for one in book.journal
+    ):
+        return "readings were taken of it"
     if table == "tools" and any(isinstance(one, Reading) and one.tool == name for one in book.journal):
         return "readings were taken with it"
     return ""

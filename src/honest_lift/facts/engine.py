@@ -6,6 +6,7 @@ from typing import Any, Literal
 
 from msgspec import Struct, field
 
+from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
 from honest_lift.facts.journal import AnyEntry, Reading
@@ -18,8 +19,12 @@ from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
-INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "volume": "cc", "mass": "g", "angle": "deg"}
-METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "volume": "cc", "mass": "g", "angle": "deg"}
+_ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
+          "percent": "%"}  # fmt: skip
+INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
+              "torque": "lbf·ft", **_ALIKE}  # fmt: skip
+METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
+                "torque": "N·m", **_ALIKE}  # fmt: skip
 
 
 class Engine(Struct, frozen=True, forbid_unknown_fields=True):
@@ -39,6 +44,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     fitments: tuple[Fitment, ...] = ()
     tools: tuple[Tool, ...] = ()
     default_tools: dict[str, str] = field(default_factory=dict)
+    references: tuple[ReferenceSpring, ...] = ()
+    calibrations: tuple[Calibration, ...] = ()
     limits: tuple[Limit, ...] = field(default_factory=default_limits)
     tolerances: tuple[Tolerance, ...] = DEFAULT_TOLERANCES
     people: tuple[str, ...] = ()
@@ -47,14 +54,14 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def unit(self, dimension: str) -> str:
         """Give the unit figures of a dimension are shown and typed in."""
-        return {**INCH_UNITS, "ratio": "", "percent": "%", **self.units}.get(dimension, "")
+        return self.units.get(dimension) or INCH_UNITS.get(dimension, "")
 
     def position(self, name: str) -> Position | None:
         """Find a valve position by its id."""
         return self.layout.position(name)
 
     def fitted(self, slot: Slot, position: str) -> Fitment | None:
-        """Find what sits in a slot now: the latest fitment there."""
+        """Find what sits in a slot now: the latest fitment at a valve, a head or the engine, as the slot's scope is."""
         return in_place(self.fitments).get((slot, position))
 
     def spring_at(self, position: str) -> str:
@@ -125,6 +132,8 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         fitments=tuple(one for one in whole.fitments if one.slot in slots),
         tools=whole.tools,
         default_tools=whole.default_tools,
+        references=whole.references if "reference_load" in quantities else (),
+        calibrations=whole.calibrations if "reference_load" in quantities else (),
         tolerances=whole.tolerances,
         cards=whole.cards if parts else (),
         sets=whole.sets if parts else (),

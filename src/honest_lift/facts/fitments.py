@@ -10,20 +10,35 @@ from typing import Literal
 
 from msgspec import Struct
 
+from honest_lift.facts.layout import Layout
+from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity
 
-Slot = Literal["spring", "shims", "locator", "retainer", "locks", "valve", "pocket"]
+Slot = Literal[
+    "spring", "shims", "locator", "retainer", "locks", "valve", "seat", "pocket", "rocker", "head face", "gasket", "cam",
+]  # fmt: skip
+Scope = Literal["position", "head", "engine"]
+SCOPES: dict[Slot, Scope] = {"head face": "head", "gasket": "head", "cam": "engine"}  # every other: its valve's own
+WHOLE = "engine"  # where a part of the whole engine sits
 CHANGEABLE: dict[Slot, str] = {
-    "valve": "another valve, or its tip or seat cut",
+    "valve": "another valve, or its tip cut",
+    "seat": "valve seat cut",
     "pocket": "spring pocket cut",
     "locator": "another locator or cup",
     "retainer": "another retainer",
     "locks": "other locks",
+    "rocker": "another rocker or pushrod, or its stand moved",
+    "head face": "this head milled",
+    "gasket": "another gasket under this head",
+    "cam": "another camshaft, or its timing moved",
 }
 
 
 class Fitment(Struct, frozen=True, forbid_unknown_fields=True):
-    """A part in a slot at a position. `part`: a spring's id. `thicknesses_mm`: a stack, from the pad up."""
+    """A part in a slot. `position`: the valve, the head's name, or "engine", as the slot's scope says.
+
+    `part`: a spring's id. `thicknesses_mm`: a stack, from the pad up.
+    """
 
     id: str
     slot: Slot
@@ -38,6 +53,23 @@ class Fitment(Struct, frozen=True, forbid_unknown_fields=True):
     def height_mm(self) -> float | None:
         """Give the height of the stack; None when nobody stated one."""
         return None if self.thicknesses_mm is None else sum(self.thicknesses_mm)
+
+
+def holders(layout: Layout, slot: Slot, place: Place) -> dict[str, str]:
+    """Give what a reading at a place depends on for a slot: {key in the reading: where the part sits}.
+
+    A reading of a cylinder rests on the parts of every valve of it, under keys such as `valve@3i`.
+    """
+    scope = SCOPES.get(slot, "position")
+    if scope == "engine":
+        return {slot: WHOLE}
+    if place.kind == "head" and scope == "head":
+        return {slot: place.name}
+    positions = {"position": (place.name,), "cylinder": layout.of_cylinder(place.name)}.get(place.kind, ())
+    if scope == "head":
+        head = layout.head_of(positions[0]) if positions else ""
+        return {slot: head} if head else {}
+    return {slot: place.name} if place.kind == "position" else {f"{slot}@{one}": one for one in positions}
 
 
 @by_identity

@@ -23,8 +23,10 @@ class Entry(Struct, frozen=True, forbid_unknown_fields=True, tag_field="entry"):
 class Reading(Entry, frozen=True, forbid_unknown_fields=True, tag="reading"):
     """One measured scalar: what was typed, and what it came to in the inside unit.
 
-    `at`: the coordinates it was taken at (a load at a test height). `depends_on`: slot to the fitment id it
-    was taken with. `supersedes`: the readings it replaces, as long as it stands itself at their place.
+    `also`: what else was typed for it, as typed (a burette's start). `at`: the coordinates it was taken at (a load
+    at a test height), `at_tool`: the tool that set them, where it was not the one read. `depends_on`: slot, or
+    slot@valve, to the fitment id it was taken with. `supersedes`: the readings it replaces, as long as it stands
+    itself at their place.
     """
 
     quantity: str
@@ -35,7 +37,9 @@ class Reading(Entry, frozen=True, forbid_unknown_fields=True, tag="reading"):
     way: str
     tool: str = ""
     note: str = ""
+    also: dict[str, str] = field(default_factory=dict)
     at: dict[str, float] = field(default_factory=dict)
+    at_tool: str = ""
     depends_on: dict[str, str] = field(default_factory=dict)
     supersedes: tuple[str, ...] = ()
 

@@ -43,6 +43,15 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
         """Give the name of the head a position is on; "" when there is no such position."""
         return next((h.name for h in self.heads for p in h.positions if p.id == position), "")
 
+    @property
+    def cylinders(self) -> tuple[int, ...]:
+        """Give the cylinders in head order, each once."""
+        return tuple(dict.fromkeys(one.cylinder for one in self.positions))
+
+    def of_cylinder(self, cylinder: str) -> tuple[str, ...]:
+        """Give the positions of a cylinder in head order."""
+        return tuple(one.id for one in self.positions if str(one.cylinder) == cylinder)
+
     def position(self, name: str) -> Position | None:
         """Find a position by its id."""
         return _by_id(self).get(name)

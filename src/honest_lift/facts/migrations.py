@@ -6,8 +6,15 @@ from collections.abc import Callable, Mapping
 from typing import Any
 
 Raw = dict[str, Any]
-CURRENT = 1
-CHAIN: Mapping[int, Callable[[Raw], Raw]] = {}  # from version: function
+CURRENT = 2
+
+
+def _as_it_is(raw: Raw) -> Raw:
+    """Version 2 only adds: what else was typed, reference springs and calibrations, how a tool is kept true."""
+    return raw
+
+
+CHAIN: Mapping[int, Callable[[Raw], Raw]] = {1: _as_it_is}  # from version: function
 
 
 def migrate(raw: Raw, version: int, chain: Mapping[int, Callable[[Raw], Raw]] = CHAIN, current: int = CURRENT) -> Raw:

@@ -1,4 +1,4 @@
-"""Where something was measured or holds: the engine, a head, a role, a valve position, a spring or its member."""
+"""Where something was measured or holds: engine, head, cylinder, role, valve position, spring, reference spring."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from typing import Literal
 
 from msgspec import Struct
 
-PlaceKind = Literal["engine", "head", "role", "position", "spring"]
+PlaceKind = Literal["engine", "head", "cylinder", "role", "position", "spring", "reference"]
 Role = Literal["intake", "exhaust"]
 _POSITION = re.compile(r"([0-9]{1,2})([ie])([1-9]?)")
 
@@ -27,7 +27,9 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
         words = {
             "engine": "engine",
             "head": f"{self.name} head",
+            "cylinder": f"cylinder {self.name}",
             "role": self.name,
+            "reference": f"reference spring {self.name}",
             "spring": f"spring {self.name}",
         }
         return f"{words[self.kind]} {self.member}".rstrip()
@@ -44,6 +46,16 @@ def at_position(name: str) -> Place:
 def at_role(role: str) -> Place:
     """Give the place that stands for all intakes or all exhausts."""
     return Place("role", role)
+
+
+def at_cylinder(number: int | str) -> Place:
+    """Give the place of a cylinder by its number."""
+    return Place("cylinder", str(number))
+
+
+def of_reference(name: str) -> Place:
+    """Give the place of a reference spring by its id."""
+    return Place("reference", name)
 
 
 def of_spring(name: str, member: str = "") -> Place:

@@ -1,4 +1,4 @@
-"""The tool drawer: what each measuring tool resolves, how true it is, and how well it repeats.
+"""The tool drawer: what each measuring tool resolves, how true it is, how well it repeats, and when that was proven.
 
 Source: JCGM 100:2008 4.3.7: a resolution step s gives s/sqrt(12), a stated accuracy of plus or minus a gives
 a/sqrt(3). The accuracy is one offset that every reading with the tool shares; resolution and repeatability
@@ -8,6 +8,7 @@ shipped here are assumptions to be replaced by one's own: common practice, no so
 
 from __future__ import annotations
 
+from datetime import date, timedelta
 from math import sqrt
 from typing import Any
 
@@ -17,18 +18,29 @@ _IN = 25.4
 
 
 class Tool(Struct, frozen=True, forbid_unknown_fields=True):
-    """A tool by its own name or serial. Figures in the inside unit of its dimension; shares are of the reading."""
+    """A tool by its own name. Figures in the inside unit of its dimension; shares are of the reading.
+
+    `calibrated`: the day it was last proven, as 2026-11-23, and `calibrated_against` what. `due_days`: after how
+    many days, and `due_heads` after how many heads of springs, it must be proven again. `correction`: a tester's
+    calibration that is taken for all its readings, "none" for none, "" for each reading's own (the last before it).
+    """
 
     id: str
     kind: str
     name: str
     dimension: str
+    serial: str = ""
     resolution: float | None = None
     accuracy: float | None = None
     accuracy_percent: float | None = None
     repeatability: float | None = None
     repeatability_percent: float | None = None
     height_accuracy_mm: float | None = None  # a spring tester's height stop
+    calibrated: str = ""
+    calibrated_against: str = ""
+    due_days: int | None = None
+    due_heads: int | None = None
+    correction: str = ""
     note: str = ""
 
     @property
@@ -38,6 +50,23 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
         fine = self.resolution is not None or self.repeatability is not None or self.repeatability_percent is not None
         stopped = self.dimension != "load" or self.height_accuracy_mm is not None
         return accurate and fine and stopped
+
+
+def kept_true(tool: Tool, read_on: str) -> str:
+    """Say why a tool was overdue when it was read (a time such as 2026-11-23T10:00:00Z); "" when it was not.
+
+    >>> wheel = Tool("w", "degree_wheel", "wheel", "angle", calibrated="2026-01-01", due_days=30)
+    >>> kept_true(wheel, "2026-03-14T08:00:00Z")
+    'it was due for calibration on 2026-01-31'
+    """
+    if tool.due_days is None or not tool.calibrated:
+        return ""
+    try:
+        due = date.fromisoformat(tool.calibrated) + timedelta(days=tool.due_days)
+        overdue = date.fromisoformat(read_on[:10]) > due
+    except (ValueError, OverflowError):
+        return "the day of its calibration, or of the reading, can't be read as a date"
+    return f"it was due for calibration on {due.isoformat()}" if overdue else ""
 
 
 def offset_doubt(tool: Tool, value: float) -> float:
@@ -84,10 +113,28 @@ KINDS: tuple[ToolKind, ...] = (
     _kind("indicator", "dial indicator, 0.01 mm", "length", resolution=0.01, accuracy=0.01, repeatability=0.007),
     _kind("indicator", "dial indicator, 0.001 in", "length", resolution=0.0254, accuracy=0.0254, repeatability=0.007),
     _kind("feeler", "feeler gauges", "length", resolution=0.0254, accuracy=0.01, repeatability=0.015),
+    _kind("small_hole_gauge", "small-hole gauge and micrometer", "length",
+          resolution=0.00254, accuracy=0.005, repeatability=0.008),
+    _kind("bore_gauge", "dial bore gauge, 0.0001 in", "length",
+          resolution=0.00254, accuracy=0.004, repeatability=0.004),
+    _kind("stem_height_gauge", "stem-height gauge, 0.001 in", "length",
+          resolution=0.0254, accuracy=0.0254, repeatability=0.02),
+    _kind("depth_gauge", "depth micrometer, 0.001 in", "length",
+          resolution=0.0254, accuracy=0.013, repeatability=0.015),
+    _kind("depth_gauge", "depth gauge, 0.02 mm", "length", resolution=0.02, accuracy=0.03, repeatability=0.02),
+    _kind("clay", "modelling clay, cut and measured", "length", resolution=0.1, accuracy=0.2, repeatability=0.15),
+    _kind("degree_wheel", "degree wheel, 1 degree", "angle", resolution=0.5, accuracy=0.25, repeatability=0.2),
+    _kind("burette", "burette, 0.2 cc", "volume", resolution=0.2, accuracy=0.2, repeatability=0.1),
+    _kind("syringe", "syringe, 1 cc", "volume", resolution=1.0, accuracy=1.0, repeatability=0.5),
+    _kind("scale", "scale, 0.1 g", "mass", resolution=0.0001, accuracy=0.0001, repeatability=0.0001),
+    _kind("torque_wrench", "torque wrench, 4 percent", "torque",
+          resolution=1.0, accuracy_percent=4.0, repeatability_percent=1.0),
     _kind("outside_micrometer", "outside micrometer, 0.0001 in", "length",
           resolution=0.00254, accuracy=0.004, repeatability=0.003),
     _kind("spring_tester", "bench spring tester, 1 percent", "load",
           resolution=4.448, accuracy_percent=1.0, repeatability_percent=0.5, height_accuracy_mm=0.05),
     _kind("spring_tester", "spring tester in the vice, 3 percent", "load",
           resolution=8.9, accuracy_percent=3.0, repeatability_percent=1.5, height_accuracy_mm=0.2),
+    _kind("spring_tester", "lever tester on the engine, 5 percent", "load",
+          resolution=8.9, accuracy_percent=5.0, repeatability_percent=2.5, height_accuracy_mm=0.3),
 )  # fmt: skip

@@ -16,10 +16,13 @@ from itertools import product
 
 from msgspec import Struct
 
-from honest_lift.numbers.units import LENGTH, UNITS, Unit, unit_of
+from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of
 
 _LONGEST = 80
-_DENOMINATORS = {2, 4, 8, 16, 32, 64, 128}
+_DENOMINATORS = {
+    LENGTH: ({2, 4, 8, 16, 32, 64, 128}, "a rule is divided in 2, 4, 8, 16, 32, 64 or 128"),
+    TURNS: ({2, 3, 4, 6, 8, 12, 16, 24}, "a turn is divided in 2, 3, 4, 6, 8, 12, 16 or 24"),
+}
 _VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 _PLAIN = str.maketrans(
     {
@@ -44,6 +47,9 @@ _THOUSANDS = re.compile(r"[0-9]{1,3}(?:,[0-9]{3})+\.[0-9]+(?![0-9,.])")
 _COMMA = re.compile(r"([0-9]*),([0-9]+)(?![0-9,.])")
 _PLAIN_DECIMAL = re.compile(r"[0-9]+(?:\.[0-9]+)?|\.[0-9]+")
 _DECIMAL = re.compile(r"[0-9]+\.?[0-9]*|\.[0-9]+")
+_ROUGH = re.compile(r" *(?:[~≈]|(?:about|approx\.?|circa|ca\.?|around) )", re.IGNORECASE)
+_OFF = re.compile(r"±|\+/?-(?= *[0-9.,])")
+_TO = re.compile(r"\.\.+| to ", re.IGNORECASE)
 _SPELLINGS = sorted(((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0]))
 
 
@@ -63,14 +69,25 @@ class Field(Struct, frozen=True):
     @classmethod
     def within(cls, dimension: str, unit: str, inside: tuple[float, float]) -> Field:
         """Make a field whose range is given in the inside unit."""
-        factor = unit_of(dimension, unit).factor
-        low, high = (Fraction(str(end)) / factor for end in inside)
+        own = unit_of(dimension, unit)
+        low, high = ((Fraction(str(end)) - own.zero) / own.factor for end in inside)
         return cls(dimension, unit, low, high, signed=low < 0)
 
     @property
     def own(self) -> Unit:
         """Give the unit of bare figures."""
         return unit_of(self.dimension, self.unit)
+
+
+class Rough(Struct, frozen=True):
+    """A value somebody only thinks they know: `~1.8`, `about 1.8 ±.05`, `~1.75 to 1.85`. It is no reading.
+
+    Inside unit; `low` and `high` are None where no range was typed.
+    """
+
+    value: float
+    low: float | None = None
+    high: float | None = None
 
 
 class _Term(Struct, frozen=True):
@@ -95,18 +112,65 @@ def parse(text: str, field: Field) -> float | None:
     plain = _normal(text)
     if not plain:
         return None
+    if is_rough(plain):
+        raise EntryError(
+            f"“{text.strip()}” says of itself that it is no measurement. "
+            "It can be entered as assumed, with a range, as in ~1.8 ±.05: what rests on it never passes."
+        )
     if _PLAIN_DECIMAL.fullmatch(plain):  # most of what is typed
-        return float(_in_range(plain, {Fraction(plain) * field.own.factor}, field))
+        return float(_in_range(plain, {Fraction(plain) * field.own.factor + field.own.zero}, field))
     terms = _terms(plain, field)
     _check_units(terms, field)
     totals = {
         sum(
             (Fraction(t.sign) * v * _factor(t, field, len(terms)) for t, v in zip(terms, choice, strict=True)),
-            Fraction(0),
+            _zero(terms, field),
         )
         for choice in product(*(t.values for t in terms))
     }
     return float(_in_range(text.strip(), totals, field))
+
+
+def is_rough(text: str) -> bool:
+    """Tell whether typed text says of itself that it is no measurement."""
+    return _ROUGH.match(text) is not None
+
+
+def parse_rough(text: str, field: Field) -> Rough:
+    """Read text that says of itself that it is no measurement. Raises EntryError with a sentence.
+
+    >>> parse_rough("~1.8 ±.05", Field("length", "mm"))
+    Rough(value=1.8, low=1.75, high=1.85)
+    """
+    whole = _ROUGH.sub("", text, count=1)
+    if len(ends := _TO.split(whole)) == 2:
+        low, high = (_wanted(end, field) for end in ends)
+        if low > high:
+            raise EntryError(f"“{text.strip()}”: the range runs backwards. Write the smaller figure first.")
+        return Rough((low + high) / 2, low, high)
+    around, *off = _OFF.split(whole)
+    value = _wanted(around, field)
+    if not off:
+        return Rough(value)
+    if len(off) > 1:
+        raise EntryError(f"“{text.strip()}”: one range is enough, as in ~1.8 ±.05.")
+    if field.dimension == TEMPERATURE:
+        raise EntryError(f"Give the range of a temperature by its ends, as in ~65 to 75. {_EXAMPLES[TEMPERATURE]}")
+    by = _wanted(off[0], Field(field.dimension, field.unit))
+    low, high = (
+        float(_in_range(text.strip(), {Fraction(str(value)) + side * Fraction(str(by))}, field)) for side in (-1, 1)
+    )
+    return Rough(value, low, high)
+
+
+def _wanted(text: str, field: Field) -> float:
+    """Read a figure that must be there."""
+    value = parse(text, field)
+    if value is None:
+        raise EntryError(
+            f"A figure is missing: write it as ~1.8, ~1.8 ±.05 or ~1.75 to 1.85. {_EXAMPLES[field.dimension]}"
+        )
+    return value
 
 
 def _normal(text: str) -> str:
@@ -184,10 +248,11 @@ def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fra
 
 
 def _part(over: str, under: str, field: Field, *, proper: bool) -> Fraction:
-    if field.dimension != LENGTH:
-        raise EntryError(f"{over}/{under}: fractions are read in lengths only. {_EXAMPLES[field.dimension]}")
-    if int(under) not in _DENOMINATORS:
-        raise EntryError(f"{over}/{under}: a rule is divided in 2, 4, 8, 16, 32, 64 or 128, not in {under}.")
+    if field.dimension not in _DENOMINATORS:
+        raise EntryError(f"{over}/{under}: fractions are read in lengths and turns only. {_EXAMPLES[field.dimension]}")
+    divisions, words = _DENOMINATORS[field.dimension]
+    if int(under) not in divisions:
+        raise EntryError(f"{over}/{under}: {words}, not in {under}.")
     if proper and int(over) >= int(under):
         raise EntryError(f"{over}/{under} after a whole number must be less than one.")
     return Fraction(int(over), int(under))
@@ -232,7 +297,8 @@ def _unit(text: str, at: int, field: Field) -> tuple[Unit | None, int]:
 def _check_units(terms: list[_Term], field: Field) -> None:
     if len(terms) == 1 or all(term.unit for term in terms):
         return
-    bare_fraction = any(term.inches and term.unit is None for term in terms) and field.own.system == "metric"
+    inch_field = field.dimension != LENGTH or field.own.system == "inch"
+    bare_fraction = any(term.inches and term.unit is None for term in terms) and not inch_field
     foreign = any(term.unit and term.unit.system != field.own.system for term in terms)
     if foreign or bare_fraction:
         raise EntryError(
@@ -244,34 +310,44 @@ def _check_units(terms: list[_Term], field: Field) -> None:
 def _factor(term: _Term, field: Field, count: int) -> Fraction:
     if term.unit:
         return term.unit.factor
-    if term.inches and count == 1:
+    if term.inches and count == 1 and field.dimension == LENGTH:
         return unit_of(LENGTH, "in").factor
     return field.own.factor
 
 
+def _zero(terms: list[_Term], field: Field) -> Fraction:
+    """Give where the zero of a temperature's unit lies; the sum of two temperatures is none."""
+    if field.dimension != TEMPERATURE:
+        return Fraction(0)
+    if len(terms) > 1:
+        raise EntryError(f"Temperatures are not added or taken from each other. {_EXAMPLES[TEMPERATURE]}")
+    return (terms[0].unit or field.own).zero
+
+
 def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
-    factor = field.own.factor
     lowest, highest = field.lowest, field.highest
     bounded = lowest is not None or highest is not None
 
+    def own(total: Fraction) -> Fraction:
+        return (total - field.own.zero) / field.own.factor
+
     def inside(total: Fraction) -> bool:
-        value = total / factor
-        return (lowest is None or value >= lowest) and (highest is None or value <= highest)
+        return (lowest is None or own(total) >= lowest) and (highest is None or own(total) <= highest)
 
     fitting = [total for total in totals if inside(total)]
     if len(totals) > 1 and (not bounded or len(fitting) != 1):
-        readings = " or ".join(f"{float(t / factor):g}" for t in sorted(totals))
+        readings = " or ".join(f"{float(own(t)):g}" for t in sorted(totals))
         raise EntryError(
             f"“{text}” can be read as {readings} {field.unit}. Write it with a point, or without the comma."
         )
     total = fitting[0] if fitting else next(iter(totals))
     if not fitting:
         raise EntryError(
-            f"{float(total / factor):g} {field.unit} lies outside what this can be, "
+            f"{float(own(total)):g} {field.unit} lies outside what this can be, "
             f"{_range_words(lowest, highest, field.unit)}. Check the figure and its unit."
         )
-    if total < 0 and not field.signed:
-        raise EntryError(f"{float(total / factor):g} {field.unit}: this cannot be negative.")
+    if own(total) < 0 and not field.signed and field.dimension != TEMPERATURE:
+        raise EntryError(f"{float(own(total)):g} {field.unit}: this cannot be negative.")
     return total
 
 
@@ -292,4 +368,10 @@ _EXAMPLES = {
     "angle": "Angles are written 108.5 or 108.5 deg.",
     "ratio": "Ratios are written 1.6 or 1.6:1.",
     "percent": "Percentages are written 10 or 10 %.",
+    "pressure": "Pressures are written 1.2 bar, 18 psi or 120 kPa.",
+    "time": "Times are written 90 s or 1.5 min.",
+    TURNS: "Turns are written 3/4, 1 1/2 turn, 270 deg or 2 flats.",
+    TEMPERATURE: "Temperatures are written 21 C or 70 F.",
+    "speed": "Speeds are written 7200 or 7200 rpm.",
+    "torque": "Torques are written 70 lb ft or 95 Nm.",
 }

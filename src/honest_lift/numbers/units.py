@@ -1,11 +1,11 @@
 """Units of the trade, each by an exact factor.
 
 Inside the program a length is in millimetres, a load in newtons, a rate in newtons per millimetre, a volume
-in cubic centimetres, a mass in kilograms, an angle in degrees of crank. Conversion happens here, at the
-edge, once.
+in cubic centimetres, a mass in kilograms, an angle in degrees of crank, a pressure in bar, a time in seconds,
+a temperature in degrees Celsius, a torque in newton metres. Conversion happens here, at the edge, once.
 
 Source of the factors: NIST SP 811 appendix B / ISO 80000 (1 in = 25.4 mm, 1 lbf = 4.4482216152605 N,
-1 kgf = 9.80665 N, 1 in^3 = 16.387064 cc, 1 lb = 0.45359237 kg; all exact).
+1 kgf = 9.80665 N, 1 in^3 = 16.387064 cc, 1 lb = 0.45359237 kg, t/C = (t/F - 32)/1.8; all exact).
 """
 
 from __future__ import annotations
@@ -15,13 +15,16 @@ from typing import NamedTuple
 
 LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
 MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
+PRESSURE, TIME, TURNS, TEMPERATURE = "pressure", "time", "turns", "temperature"
+SPEED, TORQUE = "speed", "torque"
 
 
 class Unit(NamedTuple):
     """A unit: its symbol, dimension, exact factor to the inside unit, and how people spell it.
 
     `system` is "inch" or "metric": bare terms of a sum may stand beside units of their own system only.
-    `places` is how many decimals a figure in this unit is shown with.
+    `places` is how many decimals a figure without a doubt of its own is shown with. `zero` is where the unit's
+    zero lies in the inside unit: only temperatures have one.
     """
 
     symbol: str
@@ -30,6 +33,7 @@ class Unit(NamedTuple):
     system: str
     places: int
     spellings: tuple[str, ...]
+    zero: Fraction = Fraction(0)
 
 
 _INCH = Fraction("25.4")
@@ -58,6 +62,28 @@ UNITS: tuple[Unit, ...] = (
     Unit("oz", MASS, _POUND / 16, "inch", 2, ("oz", "ounce", "ounces")),
     Unit("lb", MASS, _POUND, "inch", 3, ("lb", "lbs")),
     Unit("deg", ANGLE, Fraction(1), "metric", 1, ("deg", "deg.", "°", "degree", "degrees")),
+    Unit("turn", ANGLE, Fraction(360), "metric", 3, ("turn", "turns", "rev")),
+    Unit("bar", PRESSURE, Fraction(1), "metric", 2, ("bar",)),
+    Unit("kPa", PRESSURE, Fraction(1, 100), "metric", 0, ("kpa",)),
+    Unit("psi", PRESSURE, _POUND_FORCE / _INCH**2 * 10, "inch", 1, ("psi", "lb/in2", "lb/in²")),
+    Unit("s", TIME, Fraction(1), "metric", 0, ("s", "sec", "sec.", "secs", "second", "seconds")),
+    Unit("min", TIME, Fraction(60), "metric", 1, ("min", "min.", "mins", "minute", "minutes")),
+    Unit("h", TIME, Fraction(3600), "metric", 2, ("h", "hour", "hours")),
+    Unit("turn", TURNS, Fraction(1), "metric", 3, ("turn", "turns", "rev")),
+    Unit("flat", TURNS, Fraction(1, 6), "metric", 1, ("flat", "flats")),
+    Unit("deg", TURNS, Fraction(1, 360), "metric", 0, ("deg", "deg.", "°", "degree", "degrees")),
+    Unit("°C", TEMPERATURE, Fraction(1), "metric", 1, ("c", "°c", "deg c", "celsius")),
+    Unit("°F", TEMPERATURE, Fraction(5, 9), "inch", 1, ("f", "°f", "deg f", "fahrenheit"), Fraction(-160, 9)),
+    Unit("rpm", SPEED, Fraction(1), "metric", 0, ("rpm", "r/min", "1/min")),
+    Unit("N·m", TORQUE, Fraction(1), "metric", 1, ("nm", "n·m", "n m")),
+    Unit(
+        "lbf·ft",
+        TORQUE,
+        _POUND_FORCE * 12 * _INCH / 1000,
+        "inch",
+        1,
+        ("lbf·ft", "lb-ft", "lb ft", "ft-lb", "ft lb", "ft·lbf", "ftlb", "lbft", "ft-lbs", "ft lbs"),
+    ),
     Unit("", RATIO, Fraction(1), "metric", 3, (":1",)),
     Unit("%", PERCENT, Fraction(1), "metric", 1, ("%", "percent", "pct")),
 )
@@ -72,6 +98,12 @@ INSIDE = {
     ANGLE: "deg",
     RATIO: "",
     PERCENT: "%",
+    PRESSURE: "bar",
+    TIME: "s",
+    TURNS: "turn",
+    TEMPERATURE: "°C",
+    SPEED: "rpm",
+    TORQUE: "N·m",
 }
 
 
@@ -94,7 +126,8 @@ def to_inside(value: float, dimension: str, symbol: str) -> float:
     >>> to_inside(1.8, "length", "in")
     45.72
     """
-    return float(Fraction(value).limit_denominator(10**12) * unit_of(dimension, symbol).factor)
+    unit = unit_of(dimension, symbol)
+    return float(Fraction(value).limit_denominator(10**12) * unit.factor + unit.zero)
 
 
 def from_inside(value: float, dimension: str, symbol: str) -> float:
@@ -103,7 +136,23 @@ def from_inside(value: float, dimension: str, symbol: str) -> float:
     >>> round(from_inside(600.0, "load", "lbf"), 3)
     134.885
     """
-    return value / float(unit_of(dimension, symbol).factor)
+    unit = unit_of(dimension, symbol)
+    return (value - float(unit.zero)) / float(unit.factor)
+
+
+def places_for(doubt: float, dimension: str, symbol: str) -> int | None:
+    """Give how many decimals a figure deserves by its expanded doubt (inside unit); None where it has none.
+
+    The doubt keeps one digit, two where the first is a 1, and the figure ends where its doubt ends. Source:
+    JCGM 100:2008 7.2.6 (no more than two digits of the doubt, the figure rounded to agree with it).
+
+    >>> places_for(0.11, "length", "in")  # 0.0043 in
+    3
+    """
+    if not 0.0 < doubt < float("inf"):
+        return None
+    exponent, digits = f"{doubt / float(unit_of(dimension, symbol).factor):.1e}".partition("e")[::2][::-1]
+    return min(max(-int(exponent) + (digits[0] == "1"), 0), 9)
 
 
 def in_words(value: float | None, dimension: str, symbol: str, places: int | None = None) -> str:

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import is_stale, readings_at
+from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import at_position
+from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.units import in_figures
 
 

@@ -1,0 +1,60 @@
+"""What a reading rests on, and whether that has been changed since. Staleness is told by comparing, never stored."""
+
+from __future__ import annotations
+
+from typing import cast
+
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Engine
+from honest_lift.facts.fitments import CHANGEABLE, Fitment, Slot, holders, in_place
+from honest_lift.facts.journal import Standing
+from honest_lift.facts.place import Place
+
+
+def depends_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, str]:
+    """Give slot to fitment id ("" for none) for what a reading taken this way rests on."""
+    return {key: _id_of(fitted) for key, (_, fitted) in _rests_on(engine, quantity, way, place).items()}
+
+
+def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, Fitment | None]]:
+    """Give, for each part a reading taken this way rests on: its key, slot and what is fitted there now."""
+    found = CATALOG[quantity].way(way) if quantity in CATALOG else None
+    fitted = in_place(engine.fitments)
+    return {
+        key: (slot, fitted.get((slot, holder)))
+        for slot in (found.depends if found else ())
+        for key, holder in holders(engine.layout, slot, place).items()
+    }
+
+
+def changed_since(engine: Engine, one: Standing) -> tuple[Slot, Fitment | None] | None:
+    """Give the first part a reading rests on that is no longer what it was taken with; None when all are.
+
+    What its way depends on today counts too: a slot the reading does not name was empty when it was taken.
+    """
+    rests = _rests_on(engine, one.reading.quantity, one.reading.way, one.place)
+    for key, (slot, fitted) in rests.items():
+        if _id_of(fitted) != one.depends_on.get(key, ""):
+            return slot, fitted
+    gone = (key for key, then in one.depends_on.items() if then and key not in rests)
+    return next(((cast(Slot, key.partition("@")[0]), None) for key in gone), None)
+
+
+def is_stale(engine: Engine, one: Standing) -> bool:
+    """Tell whether something a reading depended on was fitted, cut or changed since."""
+    return changed_since(engine, one) is not None
+
+
+def staleness(engine: Engine, one: Standing) -> str:
+    """Say why a reading is stale: what it depended on was changed since. "" when it is not."""
+    changed = changed_since(engine, one)
+    if changed is None:
+        return ""
+    slot, now = changed
+    when = f" on {now.when[:10]}" if now and now.when else ""
+    what = now.note if now and now.note else CHANGEABLE.get(slot, "") or "measure again"
+    return f"{slot} changed{when} after it was measured: {what}"
+
+
+def _id_of(one: Fitment | None) -> str:
+    return one.id if one else ""

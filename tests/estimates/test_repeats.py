@@ -1,0 +1,62 @@
+"""Repeats, and the reading that stands apart."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.stats import studentized_range
+
+from engines import Bench
+from honest_lift.checks.examine import examine
+from honest_lift.checks.wording import reason
+from honest_lift.estimates.repeats import _CRITICAL_RANGE, mean_and_spread, standing_apart
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.place import at_cylinder, at_position
+
+
+def test_critical_ranges_are_those_of_the_distribution():
+    """Source: ISO 5725-6 table 1 (from memory), held to SciPy's studentised range."""
+    for i, factor in enumerate(_CRITICAL_RANGE):
+        assert factor == pytest.approx(studentized_range.ppf(0.95, i + 2, 1e5), abs=0.006)
+
+
+@given(st.lists(st.floats(40, 50), min_size=2, max_size=12), st.floats(0.001, 1.0))
+def test_only_a_wide_range_points_at_one_and_it_is_an_end(values, u):
+    found = standing_apart(values, u)
+    if found is None:
+        assert max(values) - min(values) <= 4.48 * u or len(values) > 10
+    elif len(values) > 2:
+        assert values[found] in (min(values), max(values))
+
+
+def test_two_that_disagree_ask_for_a_third_and_a_third_tells_which():
+    bench = Bench().height("1e", 45.00).height("1e", 45.20, repeat=True)
+    assert "a third reading tells which" in resolve(bench.book, "installed_height", at_position("1e")).warning
+    told = resolve(bench.height("1e", 45.21, repeat=True).book, "installed_height", at_position("1e"))
+    assert told.warning.startswith("45.0 stands apart")
+    assert told.value == pytest.approx((45.0 + 45.2 + 45.21) / 3), "it is pointed out, not dropped"
+    assert told.own_u == pytest.approx(mean_and_spread([45.0, 45.2, 45.21])[1] / 3**0.5)
+
+
+def test_what_stands_apart_is_said_whatever_the_verdict():
+    bench = Bench().complete()
+    for value in (45.0, 45.15):
+        bench.height("1e", value, repeat=True)
+    found = examine(bench.book).finding("installed_height", "1e")
+    assert "stands apart" in reason(found, bench.engine)
+
+
+def test_a_burette_is_read_twice():
+    """One burette reading of 0.2 cc has u 0.15 cc in all (handbook table): two share its offset, not their scatter."""
+    bench = Bench()
+    bench.read("chamber_volume", at_cylinder(1), 63.9, "burette", "burette", also={"start": "0.3"})
+    from msgspec.structs import replace
+
+    from honest_lift.facts.edits import Put
+    from honest_lift.facts.tools import KINDS
+
+    tool = next(kind.tool for kind in KINDS if kind.kind == "burette")
+    bench.do(Put("tools", replace(tool, id="burette")))
+    volume = resolve(bench.book, "chamber_volume", at_cylinder(1))
+    assert volume.own_u == pytest.approx(0.1 * 2**0.5)
+    assert volume.shared[0][2] == pytest.approx(0.2 / 3**0.5)
+    assert (0.1**2 + volume.shared[0][2] ** 2) ** 0.5 == pytest.approx(0.15, abs=0.005)

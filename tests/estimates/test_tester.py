@@ -1,0 +1,149 @@
+"""What a tester's calibration does to the loads it read. Facts of the trade: common practice, no source."""
+
+import numpy as np
+import pytest
+from msgspec.structs import replace
+
+from engines import POINTS, TESTER, Bench
+from honest_lift.checks.examine import examine
+from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.loads import spring_curves
+from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.tester import corrections
+from honest_lift.facts.calibrations import Calibration, CertifiedPoint, ReferenceSpring
+from honest_lift.facts.edits import Put, StrikeOut
+from honest_lift.facts.place import of_reference, of_spring
+from honest_lift.numbers.doubt import Ground, exact
+from honest_lift.numbers.verdict import Verdict
+
+IN, LBF = 25.4, 4.4482216152605
+STEADY = replace(TESTER, repeatability_percent=0.1, height_accuracy_mm=0.05)
+
+
+def calibrated(points, shown, tool=STEADY, when="2099-01-01T00:00:00Z", **more) -> Bench:
+    """Give a bench whose tester was held against one reference spring: points (mm, N), and what it showed there."""
+    bench = Bench()
+    bench.do(Put("tools", replace(tool, **more)))
+    reference = ReferenceSpring("ref", "reference", tuple(CertifiedPoint(h, p) for h, p in points), plus_minus_n=0.5)
+    bench.do(Put("references", reference))
+    for (height, _), read in zip(points, shown, strict=True):
+        bench.read("reference_load", of_reference("ref"), read, "tester", "tester", at={"test_height": height})
+    readings = tuple(one.id for one in bench.book.journal)
+    return bench.do(Put("calibrations", Calibration("cal", "tester", when, readings=readings)))
+
+
+def load_at(bench: Bench, height: float) -> Estimate:
+    curves = spring_curves(bench.book, ["1"])
+    return curves.load(Estimate(exact(np.array([height])), ((),)))
+
+
+def test_what_the_reference_spring_shows_is_taken_off():
+    """58 lbf at 2.250 in and 117 at 2.000 read as 59.5 and 119: a spring read at 138 is about 136."""
+    points = ((2.25 * IN, 58 * LBF), (2.0 * IN, 117 * LBF))
+    bench = calibrated(points, (59.5 * LBF, 119 * LBF))
+    bench.read("spring_load", of_spring("1"), 138 * LBF, "tester", "tester", at={"test_height": 45.0})
+    load = resolve(bench.book, "spring_load", of_spring("1"))
+    assert load.value / LBF == pytest.approx(136.2, abs=0.3)
+    assert bench.book.journal[-1].value == 138 * LBF, "the raw reading stays raw"
+    bench.do(Put("tools", replace(STEADY, correction="none")))
+    assert resolve(bench.book, "spring_load", of_spring("1")).value == pytest.approx(138 * LBF)
+
+
+def test_a_calibration_narrows_the_doubt_inside_what_was_certified_only():
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1200, 1500))
+    bench = calibrated(points, tuple(load + 9.0 for _, load in points))
+    for height, load in POINTS:
+        bench.read("spring_load", of_spring("1"), load + 9.0, "tester", "tester", at={"test_height": height})
+    inside = load_at(bench, 45.0).figure
+    raw = load_at(bench.do(Put("tools", replace(STEADY, correction="none"))), 45.0).figure
+    assert inside.value[0] == pytest.approx(722.0, abs=0.2)
+    assert inside.u[0] < raw.u[0] / 2
+    bench.do(Put("tools", STEADY)).read(
+        "spring_load", of_spring("2"), 4000.0, "tester", "tester", at={"test_height": 40.0}
+    )
+    beyond = resolve(bench.book, "spring_load", of_spring("2"))
+    assert {key: abs(u) for key, _, u in beyond.shared}["tool:tester"] == pytest.approx(40.0 / 3**0.5)
+
+
+def test_the_height_stop_cancels_between_the_reference_and_a_spring_of_its_rate():
+    """A stop 0.15 mm off reads -7.5 N on 50 N/mm; a 120 N/mm spring stays 10.5 N wrong after the correction."""
+    points = tuple((60.0 - load / 50.0, float(load)) for load in (500, 900, 1300, 1500))
+    soft = replace(STEADY, height_accuracy_mm=0.15 * 3**0.5, repeatability_percent=0.001)
+    bench = calibrated(points, tuple(load - 30.0 for _, load in points), tool=soft)
+    for name, rate in (("1", 50.0), ("2", 120.0)):
+        for height in (46.0, 45.0, 44.0):
+            load = 600.0 + rate * (45.0 - height)
+            bench.read("spring_load", of_spring(name), load, "tester", "tester", at={"test_height": height})
+    figure = spring_curves(bench.book, ["1", "2"]).load(Estimate(exact(np.array([45.2, 45.2])), ((), ()))).figure
+    keys = [source.key for source in figure.sources]
+    by_stop = figure.parts()[keys.index("tool:tester:stop")]
+    assert by_stop == pytest.approx([0.0, 10.5], abs=0.1)
+
+
+def test_a_height_carried_to_the_tester_cancels_the_gauge():
+    def bind_free_u(way: str, at_tool: str) -> float:
+        bench = Bench()
+        bench.height("1e", 45.0)
+        for height, load in ((46.0, 700.0), (45.0, 760.0), (44.0, 820.0)):
+            bench.read("spring_load", of_spring("1"), load, way, "tester", at={"test_height": height}, at_tool=at_tool)
+        curves = spring_curves(bench.book, ["1"])
+        from honest_lift.estimates.heights import installed_height
+
+        figure = curves.load(installed_height(bench.book, ["1e"])).figure
+        keys = [source.key for source in figure.sources]
+        return float(figure.parts()[keys.index("tool:gauge"), 0])
+
+    assert bind_free_u("tester", "") == pytest.approx(60.0 * 0.01 / 3**0.5, rel=0.01)
+    assert bind_free_u("tester_carried", "gauge") == pytest.approx(0.0, abs=1e-9)
+
+
+def test_a_gauge_nobody_names_carries_nothing():
+    bench = Bench()
+    for height, load in POINTS:
+        bench.read("spring_load", of_spring("1"), load, "tester_carried", "tester", at={"test_height": height})
+    assert load_at(bench, 45.0).figure.ground[0] & int(Ground.NO_TOOL)
+
+
+@pytest.mark.parametrize(
+    ("shown", "told"),
+    [((500.0, 1000.0, 1530.0), "does not belong"), ((520.0, 1040.0, 1560.0), "have it recalibrated")],
+)
+def test_an_alarm_makes_loads_unproven(shown, told):
+    points = ((50.0, 500.0), (40.0, 1000.0), (30.0, 1500.0))
+    bench = calibrated(points, shown).complete()
+    alarms = corrections(bench.book)["cal"].alarms
+    assert any(told in one for one in alarms), alarms
+    found = examine(bench.book).finding("seat_load", "1e")
+    assert found.verdict is Verdict.UNPROVEN
+    assert any("calibration of tester" in one.note for one in found.inputs)
+
+
+def test_an_overdue_tester_proves_nothing_until_a_later_calibration_is_taken():
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
+    loads = tuple(load for _, load in points)
+    bench = calibrated(points, loads, when="2020-01-01T00:00:00Z", due_days=30).complete()
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN
+    first = next(one for one in bench.engine.calibrations)
+    bench.do(Put("calibrations", replace(first, id="later", when="2099-01-01T00:00:00Z")))
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN, "its own is the one before it"
+    bench.do(Put("tools", replace(STEADY, due_days=30, correction="later")))
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES
+
+
+def test_a_tester_is_due_again_after_some_heads():
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
+    bench = calibrated(points, tuple(p for _, p in points), when="2020-01-01T00:00:00Z", due_heads=0).complete()
+    found = examine(bench.book).finding("seat_load", "2e")
+    assert found.verdict is Verdict.UNPROVEN
+    assert any("springs had been read since its calibration" in one.note for one in found.inputs)
+    bench.do(Put("tools", replace(STEADY, due_heads=1)))
+    assert examine(bench.book).finding("seat_load", "2e").verdict is not Verdict.UNPROVEN
+
+
+def test_a_calibration_without_a_reading_left_corrects_nothing():
+    bench = calibrated(((50.0, 500.0), (40.0, 1000.0)), (505.0, 1005.0))
+    for entry in bench.book.journal:
+        bench.do(StrikeOut(entry.id))
+    assert corrections(bench.book) == {}
+    bench.complete()
+    assert examine(bench.book).finding("seat_load", "1e").figure == pytest.approx(722.0, abs=0.5)

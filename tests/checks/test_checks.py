@@ -311,10 +311,10 @@ def test_the_working_can_be_followed():
 @pytest.mark.parametrize(
     ("height", "said"),
     [
-        (45.0, "1.752 to 1.792 in: inside by 0.020 in, with a doubt of 0.001 in."),
-        (44.49, "1.752 to 1.792 in: too low by 0.0001 in, less than its doubt of 0.0013 in. A finer tool, or what most of the "
+        (45.0, "1.752 to 1.792 in: inside by 0.020 in, with a doubt of 0.002 in."),
+        (44.49, "1.752 to 1.792 in: too low by 0.0001 in, less than its doubt of 0.0014 in. A finer tool, or what most of the "
                 "doubt comes from measured better, settles it."),
-        (46.0, "1.752 to 1.792 in: too high by 0.019 in, with a doubt of 0.001 in."),
+        (46.0, "1.752 to 1.792 in: too high by 0.019 in, with a doubt of 0.002 in."),
     ],
 )  # fmt: skip
 def test_reasons_in_words(height, said):

@@ -347,7 +347,7 @@ def test_units_change_and_no_reading_does(qtbot, open_window, tmp_path):
     journal = window.session.book.journal
     window.session.do(Describe({"units": dict(METRIC_UNITS)}, "units"))
     assert window.session.book.journal is journal
-    assert row(window, "1e")[3:7] == ["1.803", "0.38", "45.80 ±.04", "922"]
+    assert row(window, "1e")[3:7] == ["1.803", "0.38", "45.80 ±.05", "922"]
     window.session.go("1e")
     type_in(qtbot, window, "45.8")
     assert row(window, "1e")[3] == "45.8"

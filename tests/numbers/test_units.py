@@ -5,7 +5,17 @@ from fractions import Fraction
 import pint
 import pytest
 
-from honest_lift.numbers.units import INSIDE, UNITS, from_inside, in_figures, in_words, places_for, to_inside, unit_of
+from honest_lift.numbers.units import (
+    INSIDE,
+    UNITS,
+    doubt_in_figures,
+    from_inside,
+    in_figures,
+    in_words,
+    places_for,
+    to_inside,
+    unit_of,
+)
 
 PINT_NAMES = {
     "mm": "millimeter", "cm": "centimeter", "um": "micrometer", "in": "inch", "thou": "thou", "N": "newton",
@@ -48,8 +58,12 @@ def test_temperatures_against_pint(fahrenheit):
 
 def test_figures_end_where_their_doubt_ends():
     """Source: JCGM 100:2008 7.2.6."""
-    for doubt_in, places in ((0.0043, 3), (0.0012, 4), (0.0255, 2), (0.95, 1), (1.4, 1), (32.0, 0), (0.0, None)):
+    for doubt_in, places, shown in (
+        (0.0043, 3, "0.005"), (0.0012, 3, "0.002"), (0.0255, 2, "0.03"), (0.95, 1, "1.0"), (1.4, 0, "2"),
+        (32.0, 0, "32"), (0.0, None, "0"), (0.002, 3, "0.002"),
+    ):  # fmt: skip
         assert places_for(25.4 * doubt_in, "length", "in") == places, doubt_in
+        assert doubt_in_figures(25.4 * doubt_in, "length", "in", places) == shown
 
 
 def test_conversion_there_and_back():

@@ -8,7 +8,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.doubt import Ground
-from honest_lift.numbers.units import in_words, unit_of
+from honest_lift.numbers.units import doubt_in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
 
 _GROUNDS = (
@@ -46,15 +46,28 @@ def figure_words(finding: Finding, engine: Engine) -> str:
     """Give the figure with its doubt: `0.072 in ±0.004`."""
     if finding.figure != finding.figure:
         return "–"
-    figure = _say(finding, engine, finding.figure)
-    return f"{figure} ±{_say(finding, engine, finding.expanded, bare=True)}"
+    places = digits(finding, engine)
+    figure = _say(finding, engine, finding.figure, places=places)
+    return f"{figure} ±{_doubt(finding, engine, places)}"
+
+
+def _doubt(finding: Finding, engine: Engine, places: int | None) -> str:
+    dimension = finding.check.dimension
+    return doubt_in_figures(finding.expanded, dimension, engine.unit(dimension), places)
+
+
+def digits(finding: Finding, engine: Engine) -> int | None:
+    """Give how many decimals a finding's figure deserves by its doubt; None for the unit's own."""
+    dimension = finding.check.dimension
+    return places_for(finding.expanded, dimension, engine.unit(dimension))
 
 
 def margin_words(finding: Finding, engine: Engine) -> str:
     """Give the margin with its sign: `+0.012 in`, `-0.029 in`, a dash for none."""
     if finding.figure != finding.figure or finding.margin != finding.margin:
         return "–"
-    return f"{'-' if finding.margin < 0 else '+'}{_say(finding, engine, abs(finding.margin))}"
+    amount = _say(finding, engine, abs(finding.margin), places=digits(finding, engine))
+    return f"{'-' if finding.margin < 0 else '+'}{amount}"
 
 
 def limit_words(finding: Finding, engine: Engine) -> str:
@@ -89,7 +102,7 @@ def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
 
 
 def _proven(finding: Finding, engine: Engine) -> str:
-    amount, doubt = _apart(finding, engine, abs(finding.margin), finding.expanded)
+    amount, doubt = _apart(finding, engine)
     stated = dict.fromkeys(one.title for one in finding.inputs if one.kind == "specified")
     given = f" Rests on figures stated, not measured: {', '.join(stated)}." if stated else ""
     if finding.verdict is Verdict.PASSES:
@@ -105,11 +118,15 @@ def _proven(finding: Finding, engine: Engine) -> str:
     return _capital(f"{limit_words(finding, engine)}: {side}, less than its doubt of {doubt}. {cure}")
 
 
-def _apart(finding: Finding, engine: Engine, amount: float, doubt: float) -> tuple[str, str]:
-    """Write an amount and its doubt with as many decimals as it takes to tell them apart."""
-    places = unit_of(finding.check.dimension, engine.unit(finding.check.dimension)).places
+def _apart(finding: Finding, engine: Engine) -> tuple[str, str]:
+    """Write the margin and its doubt with as many decimals as it takes to tell them apart."""
+    unit = engine.unit(finding.check.dimension)
+    places = digits(finding, engine)
+    if places is None:
+        places = unit_of(finding.check.dimension, engine.unit(finding.check.dimension)).places
     for more in range(3):
-        words = tuple(_say(finding, engine, value, places=places + more) for value in (amount, doubt))
+        doubt = f"{_doubt(finding, engine, places + more)} {unit}".rstrip()
+        words = _say(finding, engine, abs(finding.margin), places=places + more), doubt
         if words[0] != words[1]:
             break
     return words[0], words[1]

@@ -12,7 +12,7 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.layout import Head, Layout
 from honest_lift.facts.place import position_title
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import in_figures, places_for
 
 SHOWN = {
     "bind_margin": "bind margin",
@@ -145,7 +145,8 @@ class HeadStrip(QWidget):
         finding = self.session.examination.finding(self.session.shown, name)
         if finding is None:
             return "–"
-        return in_figures(finding.figure, finding.check.dimension, self.session.unit(finding.check.dimension))
+        dimension, unit = finding.check.dimension, self.session.unit(finding.check.dimension)
+        return in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
 
     def _paint_caption(self, painter: QPainter) -> None:
         dimension = "load" if self.session.shown.endswith("load") else "length"

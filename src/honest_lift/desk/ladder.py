@@ -15,7 +15,7 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.place import of_spring, position_title
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import in_figures, places_for
 
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
@@ -251,7 +251,8 @@ def against(session: Session, finding: Finding) -> str:
     """Write a finding's figure and its limit as short as they can be read: `208 of 195–235`, `0.037, least 0.060`."""
     dimension = finding.check.dimension
     unit = session.unit(dimension)
-    figure, low, high = (in_figures(one, dimension, unit) for one in (finding.figure, finding.lowest, finding.highest))
+    low, high = (in_figures(one, dimension, unit) for one in (finding.lowest, finding.highest))
+    figure = in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
     if isfinite(finding.lowest) and isfinite(finding.highest):
         return f"{figure} of {low}–{high}"
     if isfinite(finding.lowest):

@@ -11,6 +11,7 @@ Source of the factors: NIST SP 811 appendix B / ISO 80000 (1 in = 25.4 mm, 1 lbf
 from __future__ import annotations
 
 from fractions import Fraction
+from math import ceil, floor, inf, log10
 from typing import NamedTuple
 
 LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
@@ -143,16 +144,25 @@ def from_inside(value: float, dimension: str, symbol: str) -> float:
 def places_for(doubt: float, dimension: str, symbol: str) -> int | None:
     """Give how many decimals a figure deserves by its expanded doubt (inside unit); None where it has none.
 
-    The doubt keeps one digit, two where the first is a 1, and the figure ends where its doubt ends. Source:
-    JCGM 100:2008 7.2.6 (no more than two digits of the doubt, the figure rounded to agree with it).
+    The doubt keeps one digit, and the figure ends where its doubt ends. Source: JCGM 100:2008 7.2.6 (no more than
+    two digits of the doubt, the figure rounded to agree with it).
 
     >>> places_for(0.11, "length", "in")  # 0.0043 in
     3
     """
-    if not 0.0 < doubt < float("inf"):
+    if not 0.0 < doubt < inf:
         return None
-    exponent, digits = f"{doubt / float(unit_of(dimension, symbol).factor):.1e}".partition("e")[::2][::-1]
-    return min(max(-int(exponent) + (digits[0] == "1"), 0), 9)
+    return min(max(-floor(log10(doubt / float(unit_of(dimension, symbol).factor))), 0), 9)
+
+
+def doubt_in_figures(doubt: float, dimension: str, symbol: str, places: int | None) -> str:
+    """Write an expanded doubt without its unit, rounded up: nobody is promised more than is known (JCGM 100 7.2.6)."""
+    if not 0.0 < doubt < inf:
+        return "–" if doubt != 0.0 else "0"
+    own = unit_of(dimension, symbol)
+    step = 10.0 ** -(own.places if places is None else places)
+    up = ceil(doubt / float(own.factor) / step - 1e-6) * step
+    return f"{up:.{own.places if places is None else places}f}"
 
 
 def in_words(value: float | None, dimension: str, symbol: str, places: int | None = None) -> str:

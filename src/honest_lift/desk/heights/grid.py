@@ -8,7 +8,7 @@ from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import is_stale
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import doubt_in_figures, in_figures, places_for
 
 
 class HeightsGrid(ReadingGrid):
@@ -56,8 +56,14 @@ class HeightsGrid(ReadingGrid):
         if finding is None or finding.figure != finding.figure:
             return "–"
         unit = self.session.unit(finding.check.dimension)
-        text = in_figures(finding.figure, finding.check.dimension, unit)
-        return f"{text} ±{in_figures(finding.expanded, 'length', unit).removeprefix('0')}" if doubt else text
+        dimension = finding.check.dimension
+        places = places_for(finding.expanded, dimension, unit)
+        text = in_figures(finding.figure, dimension, unit, places)
+        return (
+            f"{text} ±{doubt_in_figures(finding.expanded, dimension, unit, places).removeprefix('0')}"
+            if doubt
+            else text
+        )
 
 
 def _told(history: list[Standing]) -> str:

@@ -10,10 +10,10 @@ from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
 from honest_lift.checks.spring_card import check_against_card
 from honest_lift.checks.spring_set import check_in_set
-from honest_lift.checks.valves import valves_of
+from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
 from honest_lift.facts.engine import Book, narrowed
-from honest_lift.facts.remember import by_value
+from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst
 
 _OF_SPRINGS = frozenset({"spring_load", "bind_height", "reference_load"})
@@ -30,7 +30,11 @@ class Examination:
     @cached_property
     def by_position(self) -> dict[str, tuple[Finding, ...]]:
         """Give the findings of each valve."""
-        return {name: tuple(f for f in self.findings if f.position == name) for name in self.positions}
+        found: dict[str, list[Finding]] = {name: [] for name in self.positions}
+        for one in self.findings:
+            if one.position in found:
+                found[one.position].append(one)
+        return {name: tuple(ones) for name, ones in found.items()}
 
     @cached_property
     def by_spring(self) -> dict[str, tuple[Finding, ...]]:
@@ -58,16 +62,32 @@ def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
     curves, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
-    valves = valves_of(book, curves, index)
-    found: list[Finding] = []
-    if valves.names:
-        for check in (check_installed_height, check_bind_margin, check_seat_load, check_open_load):
-            found += check(book, valves)
-    found += of_springs
-    order = {name: i for i, name in enumerate((*valves.names, ""))}
+    found = [*_of_valves(book, gather(book, curves, index)), *of_springs]
+    names = tuple(one.id for one in book.engine.layout.positions)
+    order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
-    return Examination(tuple(found), valves.names)
+    return Examination(tuple(found), names)
+
+
+def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
+    """Judge every valve, and work out anew only those where something has changed, all in one batch."""
+    held = (book.engine.limits, book.engine.lifter)
+    known = dict(_judged[0][1]) if _judged and _judged[0][0] == held else {}
+    changed = [i for i, one in enumerate(gathered.at) if one not in known]
+    if changed:
+        valves = gathered.valves(changed)
+        batch: list[list[Finding]] = [
+            check(book, valves)
+            for check in (check_installed_height, check_bind_margin, check_seat_load, check_open_load)
+        ]
+        known |= {gathered.at[i]: tuple(each) for i, each in zip(changed, zip(*batch, strict=True), strict=True)}
+    now = {one: known[one] for one in gathered.at}
+    _judged[:] = [(held, now)]
+    return [finding for own in zip(*now.values(), strict=True) for finding in own]
+
+
+_judged: list[tuple[object, dict[AtValve, tuple[Finding, ...]]]] = last_few()
 
 
 @by_value

@@ -2,21 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.valves import Valves
-from honest_lift.estimates.estimate import Estimate, Input, derive
-from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.estimates.estimate import Estimate, derive
+from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
-from honest_lift.facts.place import at_position
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
 from honest_lift.numbers.doubt import Ground
-from honest_lift.numbers.units import in_words
 
 INSTALLED_HEIGHT = Check(
     "installed_height", "Installed height", "heights", "length",
@@ -26,13 +20,11 @@ BIND_MARGIN = Check(
     "bind_margin", "Bind margin", "heights", "length",
     "What is left between the spring at full lift and coil bind: travel to bind less lift.",
 )  # fmt: skip
-_ODD_STACK_MM = 0.5
 
 
 def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
     """Hold each installed height against the target; with no target it is unproven."""
-    stated = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
-    targets = [stated[name] for name in valves.names]
+    targets = valves.targets
     limits: list[Limit | None] = [
         limit if target.kind != "missing" else None
         for limit, target in zip(valves.limits(book, "installed_height"), targets, strict=True)
@@ -43,7 +35,7 @@ def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
     installed = Estimate(figure, valves.installed.inputs)
     remarks = [
         "no target height is stated for this valve" if target.kind == "missing" else odd
-        for target, odd in zip(targets, _odd_stacks(book, valves.names), strict=True)
+        for target, odd in zip(targets, valves.stack_remarks, strict=True)
     ]
     return findings(
         INSTALLED_HEIGHT, valves.places, valves.names, installed, limits, about=about,
@@ -67,26 +59,3 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
         BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
         remarks=["" if spring else "no spring is fitted here" for spring in valves.springs],
     )  # fmt: skip
-
-
-@by_value
-def _targets(book: Book) -> dict[str, Input]:
-    """Give the target height at every position; remembered while none of them changes."""
-    names = [one.id for one in book.engine.layout.positions]
-    return {name: resolve(book, "target_height", at_position(name)) for name in names}
-
-
-def _odd_stacks(book: Book, names: Sequence[str]) -> list[str]:
-    """Remark where a pocket holds a stack its neighbours do not: it must be explained, not copied."""
-    fitted = [book.engine.fitted("shims", name) for name in names]
-    stacks = [one.height_mm if one else None for one in fitted]
-    known = [one for one in stacks if one is not None]
-    usual = float(np.median(known)) if known else 0.0
-    unit = book.engine.unit("length")
-    return [
-        f"{in_words(own, 'length', unit)} of shims here where the others have {in_words(usual, 'length', unit)}: "
-        "look for a spacer someone left in"
-        if own is not None and abs(own - usual) > _ODD_STACK_MM
-        else ""
-        for own in stacks
-    ]

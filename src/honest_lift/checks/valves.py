@@ -2,15 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.heights import installed_height
+import numpy as np
+
+from honest_lift.checks.stacks import odd_stacks
+from honest_lift.estimates.estimate import Estimate, Input
+from honest_lift.estimates.heights import height_from, height_inputs
 from honest_lift.estimates.lift import lift_at_valve
-from honest_lift.estimates.loads import Curves
-from honest_lift.facts.engine import Book
+from honest_lift.estimates.loads import Curves, curve_keys
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.place import Place, at_position
+from honest_lift.facts.remember import by_value
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +29,8 @@ class Valves:
     installed: Estimate
     lift: Estimate
     curves: Curves
+    targets: tuple[Input, ...]
+    stack_remarks: tuple[str, ...]
 
     @property
     def places(self) -> tuple[Place, ...]:
@@ -35,12 +43,61 @@ class Valves:
         return [by_role[role] for role in self.roles]
 
 
-def valves_of(book: Book, curves: Curves, index: dict[str, int]) -> Valves:
-    """Collect the valves of an engine. `curves` holds springs by `index`, with "" for the one that is not there."""
+@dataclass(frozen=True, slots=True)
+class AtValve:
+    """What stands at one valve, resolved to plain values: while it is the same, so is all that is found there."""
+
+    name: str
+    role: str
+    spring: str
+    height: tuple[Input, ...]
+    lift: tuple[Input, ...]
+    curve: bytes
+    target: Input
+    stack_remark: str
+
+
+@dataclass(frozen=True, slots=True)
+class Gathered:
+    """What stands at every valve in head order, and the arrays it is taken from."""
+
+    at: tuple[AtValve, ...]
+    lift: Estimate
+    curves: Curves
+    rows: tuple[int, ...]  # of each valve's spring in the curves
+
+    def valves(self, which: Sequence[int]) -> Valves:
+        """Give some of the valves with their estimates."""
+        at = [self.at[i] for i in which]
+        cases = np.array(which, dtype=np.int64)
+        return Valves(
+            tuple(one.name for one in at), tuple(one.role for one in at), tuple(one.spring for one in at),
+            height_from([one.height for one in at]),
+            Estimate(self.lift.figure.take(cases), tuple(self.lift.inputs[i] for i in which)),
+            self.curves.take([self.rows[i] for i in which]),
+            tuple(one.target for one in at), tuple(one.stack_remark for one in at),
+        )  # fmt: skip
+
+
+def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
+    """Resolve what stands at each valve. `curves` holds springs by `index`, with "" for the one that is not there."""
     positions = book.engine.layout.positions
-    names = tuple(one.id for one in positions)
-    springs = tuple(book.engine.spring_at(name) for name in names)
-    return Valves(
-        names, tuple(one.role for one in positions), springs, installed_height(book, names),
-        lift_at_valve(book), curves.take([index.get(spring, index[""]) for spring in springs]),
-    )  # fmt: skip
+    names = [one.id for one in positions]
+    springs = [book.engine.spring_at(name) for name in names]
+    rows = tuple(index.get(spring, index[""]) for spring in springs)
+    lift, keys = lift_at_valve(book), curve_keys(curves)
+    targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
+    at = tuple(
+        AtValve(one.id, one.role, spring, height, moved, keys[row], targets[one.id], remark)
+        for one, spring, height, moved, row, remark in zip(
+            positions, springs, height_inputs(book, names), lift.inputs, rows, odd_stacks(book, names), strict=True
+        )
+    )
+    return Gathered(at, lift, curves, rows)
+
+
+@by_value
+def _targets(book: Book) -> dict[str, Input]:
+    """Give the target height at every position; remembered while none of them changes."""
+    names = [one.id for one in book.engine.layout.positions]
+    return {name: resolve(book, "target_height", at_position(name)) for name in names}

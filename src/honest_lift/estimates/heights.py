@@ -23,13 +23,31 @@ _STACK: frozenset[str] = frozenset({"shims", "locator", "retainer", "locks", "va
 
 def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
     """Give the installed height (n,) in mm at positions, by whichever way each was measured."""
-    raw = [resolve(book, "installed_height", at_position(name)) for name in positions]
-    ways = [CATALOG["installed_height"].way(one.way) for one in raw]
+    return height_from(height_inputs(book, positions))
+
+
+def height_inputs(book: Book, positions: Sequence[str]) -> list[tuple[Input, ...]]:
+    """Give, for each position, its raw reading and then what its way of measuring adds or takes off."""
     parts = _parts(narrowed(book, _PARTS, _STACK))
-    total = estimate_of(raw)
-    for quantity in dict.fromkeys(name for way in ways if way for _, name in way.corrections):
-        signs = np.array([{n: s for s, n in way.corrections}.get(quantity, 0) if way else 0 for way in ways])
-        used = [parts[quantity, name] if sign else _none(quantity) for name, sign in zip(positions, signs, strict=True)]
+    raw = (resolve(book, "installed_height", at_position(name)) for name in positions)
+    return [
+        (one, *(parts[quantity, name] for _, quantity in _corrections(one)))
+        for name, one in zip(positions, raw, strict=True)
+    ]
+
+
+def _corrections(raw: Input) -> tuple[tuple[int, str], ...]:
+    way = CATALOG["installed_height"].way(raw.way)
+    return way.corrections if way else ()
+
+
+def height_from(inputs: Sequence[tuple[Input, ...]]) -> Estimate:
+    """Give the installed height (n,) in mm from each position's raw reading and its corrections."""
+    total = estimate_of([one[0] for one in inputs])
+    signed = [{quantity: sign for sign, quantity in _corrections(one[0])} for one in inputs]
+    for quantity in dict.fromkeys(part.quantity for one in inputs for part in one[1:]):
+        used = [next((part for part in one[1:] if part.quantity == quantity), _none(quantity)) for one in inputs]
+        signs = np.array([by.get(quantity, 0) for by in signed])
         part = Estimate(
             estimate_of(used).figure,
             tuple((one,) if sign else () for one, sign in zip(used, signs, strict=True)),

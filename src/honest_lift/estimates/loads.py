@@ -18,6 +18,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
+from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import offset_doubt
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
@@ -200,6 +201,30 @@ def _binds(book: Book, springs: Sequence[str]) -> Estimate:
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
     figure = combine(lambda step, *binds: nest_bind(np.stack(binds, axis=-1), step, present), steps, *columns)
     return Estimate(figure, tuple(tuple(one for _, one in nest) for nest in nests))
+
+
+@by_identity
+def curve_keys(curves: Curves) -> tuple[bytes, ...]:
+    """Give, for each spring, bytes that are the same whenever its curve, its bind height and their doubts are."""
+    figures = (curves.heights, curves.loads, curves.steps, curves.bind.figure)
+    names = repr([(figure.sources, figure.ranges) for figure in figures]).encode()
+    columns = (
+        [curves.present]
+        + [
+            np.concatenate(
+                [figure.value[:, None], *(_by_row(copies) for copies in (figure.plus, figure.minus, figure.grid))], 1
+            )
+            for figure in figures
+        ]
+        + [figure.ground for figure in figures]
+    )
+    told = [repr(each).encode() for each in zip(curves.inputs, curves.bind.inputs, strict=True)]
+    return tuple(names + one + b"".join(np.ascontiguousarray(c[i]).tobytes() for c in columns)
+                 for i, one in enumerate(told))  # fmt: skip
+
+
+def _by_row(copies: Array) -> Array:
+    return np.moveaxis(copies, 0, 1)
 
 
 class _Grid:

@@ -21,7 +21,7 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading, Standing, by_place
 from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.facts.remember import by_identity
-from honest_lift.facts.staleness import staleness
+from honest_lift.facts.staleness import is_stale, staleness
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.numbers.doubt import Ground
 
@@ -84,13 +84,13 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     latest stands, marked so. A tester's readings are corrected by its calibration.
     """
     engine = book.engine
-    fresh = [one for one in readings if not staleness(engine, one)]
+    fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [latest], latest.reading)
     ground, notes = Ground.NONE, [f"mean of {len(alike)} readings"] if len(alike) > 1 else []
-    if why := staleness(engine, latest):
+    if not fresh:
         ground |= Ground.STALE
-        notes.append(why)
+        notes.append(staleness(engine, latest))
     tool, tool_note = tool_of(engine, latest)
     notes += [tool_note] if tool_note else []
     made = Input(

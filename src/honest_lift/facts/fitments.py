@@ -60,16 +60,23 @@ def holders(layout: Layout, slot: Slot, place: Place) -> dict[str, str]:
 
     A reading of a cylinder rests on the parts of every valve of it, under keys such as `valve@3i`.
     """
-    scope = SCOPES.get(slot, "position")
+    scope = SCOPES.get(slot)
+    if scope is None and place.kind == "position":
+        return {slot: place.name}
     if scope == "engine":
         return {slot: WHOLE}
-    if place.kind == "head" and scope == "head":
-        return {slot: place.name}
-    positions = {"position": (place.name,), "cylinder": layout.of_cylinder(place.name)}.get(place.kind, ())
+    positions = valves_at(layout, place)
     if scope == "head":
-        head = layout.head_of(positions[0]) if positions else ""
+        head = place.name if place.kind == "head" else layout.head_of(positions[0]) if positions else ""
         return {slot: head} if head else {}
-    return {slot: place.name} if place.kind == "position" else {f"{slot}@{one}": one for one in positions}
+    return {f"{slot}@{one}": one for one in positions}
+
+
+def valves_at(layout: Layout, place: Place) -> tuple[str, ...]:
+    """Give the valves a place is of: one of a position, all of a cylinder, none of anything else."""
+    if place.kind == "cylinder":
+        return layout.of_cylinder(place.name)
+    return (place.name,) if place.kind == "position" else ()
 
 
 @by_identity

@@ -41,7 +41,7 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
 
     def head_of(self, position: str) -> str:
         """Give the name of the head a position is on; "" when there is no such position."""
-        return next((h.name for h in self.heads for p in h.positions if p.id == position), "")
+        return _head_names(self).get(position, "")
 
     @property
     def cylinders(self) -> tuple[int, ...]:
@@ -60,6 +60,11 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
     def as_text(self) -> str:
         """Write the layout the way `read_layout` reads it."""
         return "\n".join(f"{head.name}: {' '.join(p.id for p in head.positions)}" for head in self.heads)
+
+
+@by_identity
+def _head_names(layout: Layout) -> dict[str, str]:
+    return {position.id: head.name for head in layout.heads for position in head.positions}
 
 
 @by_identity

@@ -12,11 +12,26 @@ from typing import Any, TypeVar
 K = TypeVar("K")
 V = TypeVar("V")
 _KEPT = 6
+_ALL: list[list[Any]] = []
+
+
+def last_few() -> list[Any]:
+    """Make a list for a memory kept by hand, so that `forget_all` reaches it too."""
+    kept: list[Any] = []
+    _ALL.append(kept)
+    return kept
+
+
+def forget_all() -> None:
+    """Forget every answer, so that the next question is worked out anew (benchmarks)."""
+    for kept in _ALL:
+        kept.clear()
 
 
 def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:
     """Remember the answers for the last few arguments, as long as they are the very same objects."""
     kept: list[tuple[Any, V]] = []
+    _ALL.append(kept)
 
     def remembered(argument: K) -> V:
         for known, answer in kept:
@@ -33,6 +48,7 @@ def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:
 def by_value(function: Callable[[K], V]) -> Callable[[K], V]:
     """Remember the answers for the last few arguments that compare equal."""
     kept: list[tuple[Any, V]] = []
+    _ALL.append(kept)
 
     def remembered(argument: K) -> V:
         for known, answer in kept:

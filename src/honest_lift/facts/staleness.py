@@ -19,10 +19,12 @@ def depends_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[st
 def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, Fitment | None]]:
     """Give, for each part a reading taken this way rests on: its key, slot and what is fitted there now."""
     found = CATALOG[quantity].way(way) if quantity in CATALOG else None
+    if found is None or not found.depends:
+        return {}
     fitted = in_place(engine.fitments)
     return {
         key: (slot, fitted.get((slot, holder)))
-        for slot in (found.depends if found else ())
+        for slot in found.depends
         for key, holder in holders(engine.layout, slot, place).items()
     }
 

@@ -1,5 +1,6 @@
 """What is remembered between examinations is what would be found from nothing."""
 
+import re
 from dataclasses import fields
 
 from hypothesis import given, settings
@@ -22,7 +23,15 @@ EDITS = ["height", "repeat", "lash", "lift", "load", "bind", "ratio", "tool", "s
 def told(bench: Bench) -> list:
     """Give all findings as plain values; the figures they are taken from may lie in another batch."""
     kept = [field.name for field in fields(examine(bench.book).findings[0]) if field.name not in ("source", "case")]
-    return [repr([getattr(one, name) for name in kept] + [one.shares()]) for one in examine(bench.book).findings]
+    found = examine(bench.book).findings
+    return [re.sub(r"-?\d+\.\d+(e[+-]\d+)?", _nine_digits, repr([*(getattr(one, k) for k in kept), one.shares()]))
+            for one in found]  # fmt: skip
+
+
+def _nine_digits(number: re.Match[str]) -> str:
+    """Round a figure: a batch of another size may differ in the last bit."""
+    value = float(number[0])
+    return f"{value:.9g}" if abs(value) > 1e-9 else "0"
 
 
 def apply(bench: Bench, kind: str, valve: str, x: float) -> None:

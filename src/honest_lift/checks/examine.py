@@ -73,21 +73,30 @@ def examine(book: Book) -> Examination:
 def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
     """Judge every valve, and work out anew only those where something has changed, all in one batch."""
     held = (book.engine.limits, book.engine.lifter)
-    known = dict(_judged[0][1]) if _judged and _judged[0][0] == held else {}
-    changed = [i for i, one in enumerate(gathered.at) if one not in known]
+    known = _judged[0].found if _judged and _judged[0].held == held else {}
+    unknown = (None, ())
+    changed = [i for i, one in enumerate(gathered.at) if known.get(one.name, unknown)[0] != one]
+    found = {one.name: known.get(one.name, unknown)[1] for one in gathered.at}
     if changed:
         valves = gathered.valves(changed)
-        batch: list[list[Finding]] = [
-            check(book, valves)
-            for check in (check_installed_height, check_bind_margin, check_seat_load, check_open_load)
-        ]
-        known |= {gathered.at[i]: tuple(each) for i, each in zip(changed, zip(*batch, strict=True), strict=True)}
-    now = {one: known[one] for one in gathered.at}
-    _judged[:] = [(held, now)]
-    return [finding for own in zip(*now.values(), strict=True) for finding in own]
+        batch = (check(book, valves) for check in _OF_VALVES)
+        found |= {gathered.at[i].name: own for i, own in zip(changed, zip(*batch, strict=True), strict=True)}
+    _judged[:] = [_Judged(held, {one.name: (one, found[one.name]) for one in gathered.at})]
+    return [finding for own in zip(*found.values(), strict=True) for finding in own]
 
 
-_judged: list[tuple[object, dict[AtValve, tuple[Finding, ...]]]] = last_few()
+_OF_VALVES = (check_installed_height, check_bind_margin, check_seat_load, check_open_load)
+
+
+@dataclass(frozen=True, slots=True)
+class _Judged:
+    """What was found at each valve, what stood there then, and the limits it was held against."""
+
+    held: tuple[object, ...]
+    found: dict[str, tuple[AtValve | None, tuple[Finding, ...]]]
+
+
+_judged: list[_Judged] = last_few()
 
 
 @by_value

@@ -4,9 +4,7 @@ from __future__ import annotations
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.valves import Valves
-from honest_lift.estimates.estimate import derive
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.spring.heights import open_height
 
 SEAT_LOAD = Check(
     "seat_load", "Seat load", "heights", "load", "Load of this valve's own spring at its installed height."
@@ -22,18 +20,18 @@ OPEN_LOAD = Check(
 
 def check_seat_load(book: Book, valves: Valves) -> list[Finding]:
     """Hold each spring's load at its installed height against the window asked for."""
-    load = valves.curves.load(valves.installed)
     terms = {"installed height": (valves.installed.figure.value, "length")}
-    return findings(SEAT_LOAD, valves.places, valves.names, load, valves.limits(book, "seat_load"), terms=terms)
+    return findings(
+        SEAT_LOAD, valves.places, valves.names, valves.seat_load, valves.limits(book, "seat_load"), terms=terms
+    )
 
 
 def check_open_load(book: Book, valves: Valves) -> list[Finding]:
     """Hold each spring's load at full lift against the window asked for."""
-    opened = derive(open_height, valves.installed, valves.lift)
-    load = valves.curves.load(opened)
     terms = {
         "installed height": (valves.installed.figure.value, "length"),
         "valve lift": (valves.lift.figure.value, "length"),
-        "open height": (opened.figure.value, "length"),
+        "open height": (valves.opened.figure.value, "length"),
     }
-    return findings(OPEN_LOAD, valves.places, valves.names, load, valves.limits(book, "open_load"), terms=terms)
+    limits = valves.limits(book, "open_load")
+    return findings(OPEN_LOAD, valves.places, valves.names, valves.open_load, limits, terms=terms)

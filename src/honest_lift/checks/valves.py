@@ -5,10 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
-
 from honest_lift.checks.stacks import odd_stacks
-from honest_lift.estimates.estimate import Estimate, Input
+from honest_lift.estimates.estimate import Estimate, Input, derive
 from honest_lift.estimates.heights import height_from, height_inputs
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import Curves, curve_keys
@@ -17,6 +15,8 @@ from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import by_value
+from honest_lift.mechanics.spring.heights import open_height
+from honest_lift.numbers.doubt import join
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +29,9 @@ class Valves:
     installed: Estimate
     lift: Estimate
     curves: Curves
+    opened: Estimate
+    seat_load: Estimate
+    open_load: Estimate
     targets: tuple[Input, ...]
     stack_remarks: tuple[str, ...]
 
@@ -67,14 +70,18 @@ class Gathered:
     rows: tuple[int, ...]  # of each valve's spring in the curves
 
     def valves(self, which: Sequence[int]) -> Valves:
-        """Give some of the valves with their estimates."""
-        at = [self.at[i] for i in which]
-        cases = np.array(which, dtype=np.int64)
+        """Give some of the valves with their estimates; both loads of each in one evaluation."""
+        at, count = [self.at[i] for i in which], len(which)
+        rows = [self.rows[i] for i in which]
+        installed = height_from([one.height for one in at])
+        lift = self.lift.take(which)
+        opened = derive(open_height, installed, lift)
+        both = Estimate(join(installed.figure, opened.figure), installed.inputs + opened.inputs)
+        loads = self.curves.take(rows * 2).load(both)
         return Valves(
             tuple(one.name for one in at), tuple(one.role for one in at), tuple(one.spring for one in at),
-            height_from([one.height for one in at]),
-            Estimate(self.lift.figure.take(cases), tuple(self.lift.inputs[i] for i in which)),
-            self.curves.take([self.rows[i] for i in which]),
+            installed, lift, self.curves.take(rows), opened,
+            loads.take(range(count)), loads.take(range(count, 2 * count)),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
         )  # fmt: skip
 

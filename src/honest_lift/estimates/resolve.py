@@ -93,23 +93,21 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         notes.append(staleness(engine, latest))
     tool, tool_note = tool_of(engine, latest)
     notes += [tool_note] if tool_note else []
-    made = Input(
-        quantity, latest.place.title, "measured", way=latest.reading.way, when=latest.reading.when,
-        at=(asked or latest.place).title,
-    )  # fmt: skip
     if tool is None:
-        value, _ = mean_and_spread([one.value for one in alike])
-        return replace(made, value=value, ground=ground | Ground.NO_TOOL, note="; ".join(notes))
-    read = [_as_read(book, tool, one) for one in alike]
+        read = [_AsRead(one.value, (), Ground.NO_TOOL) for one in alike]
+    else:
+        read = [_as_read(book, tool, one) for one in alike]
     for one in read:
         ground |= one.ground
     notes += dict.fromkeys(one.note for one in read if one.note)
-    value, spread = mean_and_spread([one.value for one in read])
-    single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading))
-    own_u = max(scatter_doubt(tool, value, len(read), spread), single / sqrt(len(read)) if len(read) == 1 else 0.0)
-    return replace(
-        made, value=value, own_u=own_u, shared=read[-1].shared, ground=ground, tool=tool.name,
-        note="; ".join(notes), warning=_apart_words(alike, [one.value for one in read], single),
+    values = [one.value for one in read]
+    value, spread = mean_and_spread(values)
+    single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading)) if tool else 0.0
+    own_u = single if len(read) == 1 or not tool else scatter_doubt(tool, value, len(read), spread)
+    return Input(
+        quantity, latest.place.title, "measured", value, own_u, read[-1].shared, ground, way=latest.reading.way,
+        tool=tool.name if tool else "", when=latest.reading.when, note="; ".join(notes),
+        warning=_apart_words(alike, values, single) if len(read) > 1 else "", at=(asked or latest.place).title,
     )  # fmt: skip
 
 

@@ -210,6 +210,18 @@ def _copies(figure: Figure, sources: tuple[Source, ...], ranges: tuple[Range, ..
     return copies
 
 
+def join(one: Figure, other: Figure) -> Figure:
+    """Put two figures behind each other, their cases in order, so that one evaluation serves both."""
+    sources, ranges = _union([one.sources, other.sources]), _union([one.ranges, other.ranges])
+    copies = np.concatenate([_copies(figure, sources, ranges) for figure in (one, other)], axis=1)
+    count = len(sources)
+    assumed = np.concatenate([_assumed((figure,), ranges) for figure in (one, other)], axis=1)
+    return Figure(
+        copies[0], sources, copies[1 : 1 + count], copies[1 + count : 1 + 2 * count], ranges, copies[1 + 2 * count :],
+        assumed, np.concatenate([one.ground, other.ground]),
+    )  # fmt: skip
+
+
 def choose(first: NDArray[np.bool_], one: Figure, other: Figure) -> Figure:
     """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own ground."""
     shaped = first.reshape(-1, *(1,) * (one.value.ndim - 1))

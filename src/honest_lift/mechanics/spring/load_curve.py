@@ -50,22 +50,26 @@ def are_contradictory(heights_mm: Array, loads_n: Array) -> NDArray[np.bool_]:
 
 def _cubic(height: Array, hs: Array, loads: Array) -> Array:
     """Evaluate over complete points (rows, n, p) with heights rising."""
-    step = np.diff(hs, axis=-1)
-    chord = np.diff(loads, axis=-1) / step
+    step = hs[..., 1:] - hs[..., :-1]
+    chord = (loads[..., 1:] - loads[..., :-1]) / step
     slope = _slopes(step, chord)
-    piece = np.clip((height[..., None] >= hs[..., 1:-1]).sum(axis=-1), 0, hs.shape[-1] - 2)[..., None]
+    piece = np.minimum((height[..., None] >= hs[..., 1:-1]).sum(axis=-1), hs.shape[-1] - 2).ravel()
+    each = np.arange(piece.size)
 
     def at(values: Array, shift: int = 0) -> Array:
-        return np.take_along_axis(values, piece + shift, -1)[..., 0]
+        picked = values.reshape(piece.size, -1)[each, piece + shift]
+        return np.asarray(picked.reshape(height.shape))
 
-    t = (height - at(hs)) / at(step)
+    below, wide, load = at(hs), at(step), at(loads)
+    t = (height - below) / wide
+    rest = 1 - t
     inside = (
-        at(loads) * (1 + 2 * t) * (1 - t) ** 2
-        + at(step) * at(slope) * t * (1 - t) ** 2
+        load * (1 + 2 * t) * rest**2
+        + wide * at(slope) * t * rest**2
         + at(loads, 1) * t**2 * (3 - 2 * t)
-        + at(step) * at(slope, 1) * t**2 * (t - 1)
+        - wide * at(slope, 1) * t**2 * rest
     )
-    straight = at(loads) + at(chord) * (height - at(hs))
+    straight = load + at(chord) * (height - below)
     return np.where((t < 0) | (t > 1), straight, inside)
 
 

@@ -146,13 +146,14 @@ def test_what_was_confirmed_and_never_saved_is_offered(open_window, tmp_path, mo
     typed = window.session.book.journal[-1]
     window.session.close()  # as if the program had gone here
     asked = []
-    monkeypatch.setattr(questions, "ask", lambda parent, title, question, yes: asked.append(question) or True)
+    monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "take")
     again = open_window()
     again.files.open_path(path)
-    assert asked[0].startswith("1 entries were confirmed")
+    assert "never saved with it: 1 reading, last on" in asked[0]
     assert again.session.book.journal[-1] == typed
     assert again.session.is_dirty
     again.session.save(path)
+    again.session.close()
     third = open_window()
     third.files.open_path(path)
     assert len(asked) == 1, "saved with the engine, it is offered no more"
@@ -169,3 +170,72 @@ def test_a_file_is_dragged_in(open_window, tmp_path):
     )
     window.dropEvent(event)
     assert window.session.engine.name == "bench"
+
+
+def test_an_engine_never_saved_is_offered_with_its_facts(qtbot, open_window, tmp_path, monkeypatch):
+    from honest_lift.facts.edits import Describe
+
+    window = open_window()
+    change(window)
+    window.session.do(Describe({"name": "river boat"}, "name"))
+    change(window)
+    lost = window.session.book
+    window.session.close()  # as if the program had gone here
+    asked = []
+    monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "take")
+    again = open_window(Bench().book)
+    again._actions["recover"].trigger()
+    assert asked[0].startswith("river boat was never saved: ")
+    assert again.session.engine == lost.engine
+    assert again.session.book.journal[-1] == lost.journal[-1]
+    assert again.session.is_dirty
+    again.session.save(tmp_path / "kept.liftbook")
+    again._actions["recover"].trigger()
+    assert len(asked) == 1, "saved, it is offered no more"
+
+
+def test_what_nobody_wants_is_put_away_and_not_asked_again(open_window, monkeypatch):
+    window = open_window()
+    change(window)
+    window.session.close()
+    monkeypatch.setattr(questions, "recover", lambda parent, question: "away")
+    window._actions["recover"].trigger()
+    asked = []
+    monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "later")
+    window._actions["recover"].trigger()
+    assert asked == []
+    assert window.bar.understood.text() == "No engine was left unsaved."
+
+
+def test_dropping_changes_puts_an_unsaved_engine_away(open_window, monkeypatch):
+    window = open_window()
+    change(window)
+    monkeypatch.setattr(questions, "save_first", lambda parent: "drop")
+    window._actions["new"].trigger()
+    asked = []
+    monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "later")
+    window._actions["recover"].trigger()
+    assert asked == []
+
+
+def test_a_second_window_on_a_file_may_only_read(open_window, tmp_path, monkeypatch, told):
+    path = tmp_path / "river.liftbook"
+    write_book(demo(), path)
+    first, second = open_window(), open_window()
+    first.files.open_path(path)
+    second.files.open_path(path)
+    assert "has this file open, so it can only be read here" in told[0]
+    assert second.engine_name.text() == "Reedmace 366 · river.liftbook, for reading only"
+    before = second.session.book
+    change(second)
+    assert second.session.book is before
+    assert second.bar.entry.text() == "1.801", "what was typed stays"
+    assert "open for reading only" in second.bar.understood.text()
+    second._actions["save"].trigger()
+    assert "has it open" in told[-1]
+    monkeypatch.setattr(questions, "file_to_save", lambda parent, suggestion: tmp_path / "copy.liftbook")
+    second._actions["save_as"].trigger()
+    change(second)
+    assert second.session.book is not before, "a copy of one's own can be worked on"
+    change(first)
+    assert first.session.is_dirty

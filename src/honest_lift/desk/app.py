@@ -28,6 +28,7 @@ def run(file: Path | None, *, demo: bool) -> int:
         print(f"honest-lift: {error}", file=sys.stderr)
         return 2
     window = Window(session, settings)
+    window.offers_never_saved = not (file or demo)
     if not session.engine.layout.heads:
         session.open_step("engine")
     window.show()

@@ -8,7 +8,9 @@ from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.session import Session, empty_book
+from honest_lift.facts.engine import Book
 from honest_lift.facts.file import ENDING, FileError
+from honest_lift.facts.recovery import Leftover, never_saved, put_away
 
 
 class Files:
@@ -22,6 +24,7 @@ class Files:
         if not self.session.is_dirty:
             return True
         answer = questions.save_first(self.window)
+        self.session.leaves_behind = answer == "drop"
         return answer == "drop" or (answer == "save" and self.save_engine())
 
     def new_engine(self) -> None:
@@ -45,6 +48,7 @@ class Files:
         except FileError as error:
             questions.tell(self.window, self.tr("This file can't be opened"), str(error))
             return
+        self.say_who_has_it()
         self.offer_recovery()
         self.name_what_was_set_aside()
 
@@ -89,17 +93,45 @@ class Files:
             self.tr("The backup is on the desk, not saved yet: saving puts it in place of the file.")
         )
 
+    def say_who_has_it(self) -> None:
+        """Say who has the file open, where it may only be read."""
+        if self.session.held_by:
+            words = self.tr(
+                "{0} has this file open, so it can only be read here. Save it under another name to work on it."
+            )
+            questions.tell(self.window, self.tr("Open for reading only"), words.format(self.session.held_by))
+
     def offer_recovery(self) -> None:
         """Offer what was confirmed for this engine and never saved with it."""
-        entries, torn = self.session.recovered()
-        if not entries:
+        left = self.session.recovered()
+        if left.is_empty or self.session.held_by:
             return
-        damaged = self.tr(" {0} more lines could not be read.").format(torn) if torn else ""
-        question = self.tr(
-            "{0} entries were confirmed for this engine and never saved with it.{1} Take them in?"
-        ).format(len(entries), damaged)
-        if questions.ask(self.window, self.tr("Readings to recover"), question, self.tr("Take them in")):
-            self.session.recover(entries)
+        question = self.tr("Confirmed for this engine and never saved with it: {0}. Take it in?").format(left.words)
+        if self._answered(left, question):
+            self.session.recover(left)
+
+    def offer_never_saved(self) -> None:
+        """Offer engines that a run of the program left without ever saving them, the latest first."""
+        for left in never_saved():
+            name = (left.snapshot.engine.name if left.snapshot else "") or self.tr("an engine without a name")
+            question = self.tr("{0} was never saved: {1}. Put it on the desk?").format(name, left.words)
+            if self._answered(left, question):
+                if left.snapshot and self.may_leave():
+                    self.session.take(Book(left.snapshot.engine), None)
+                    self.session.recover(left)
+                return
+
+    def recover_never_saved(self) -> None:
+        """Look for engines that were never saved, when asked to."""
+        if not never_saved():
+            self.session.told.emit(self.tr("No engine was left unsaved."))
+        self.offer_never_saved()
+
+    def _answered(self, left: Leftover, question: str) -> bool:
+        answer = questions.recover(self.window, question)
+        if answer == "away":
+            put_away(left)
+        return answer == "take"
 
     def name_what_was_set_aside(self) -> None:
         """Name the values of the file that make no sense."""

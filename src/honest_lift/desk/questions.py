@@ -15,7 +15,7 @@ def save_first(parent: QWidget) -> str:
     box.setWindowTitle(parent.tr("Unsaved changes"))
     box.setText(parent.tr("This engine has changes that are not saved."))
     box.setInformativeText(
-        parent.tr("Readings that were confirmed are kept in any case; everything else is lost without saving.")
+        parent.tr("Readings that were confirmed stay on the disk in any case; facts are lost without saving.")
     )
     save = box.addButton(parent.tr("Save"), QMessageBox.ButtonRole.AcceptRole)
     drop = box.addButton(parent.tr("Don't save"), QMessageBox.ButtonRole.DestructiveRole)
@@ -35,6 +35,20 @@ def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
     box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
     box.exec()
     return box.clickedButton() is agreed
+
+
+def recover(parent: QWidget, question: str) -> str:
+    """Ask what to do with what was left of a run: "take", "later" or "away"."""
+    box = QMessageBox(parent)
+    box.setWindowTitle(parent.tr("Not saved the last time"))
+    box.setText(question)
+    take = box.addButton(parent.tr("Take it in"), QMessageBox.ButtonRole.AcceptRole)
+    later = box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
+    away = box.addButton(parent.tr("Put it away"), QMessageBox.ButtonRole.DestructiveRole)
+    box.setDefaultButton(take)
+    box.setEscapeButton(later)
+    box.exec()
+    return {take: "take", away: "away"}.get(box.clickedButton(), "later")
 
 
 def tell(parent: QWidget, title: str, words: str) -> None:

@@ -6,12 +6,13 @@ and every verdict is shown as unproven.
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
+from honest_lift.facts.edits import Confirm, Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_book, write_book
 from honest_lift.facts.history import History
@@ -21,7 +22,9 @@ from honest_lift.facts.tools import KINDS
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
-    from honest_lift.facts.journal_file import JournalWriter
+    from honest_lift.facts.journal_file import JournalWriter, Snapshot
+    from honest_lift.facts.locks import Lock
+    from honest_lift.facts.recovery import Leftover
 
 STEPS = {"engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights"}
 
@@ -50,6 +53,9 @@ class Session(QObject):
         self.verdict_of_step = True
         self._saved = self.book
         self._may_examine = False
+        self.held_by = ""  # who has the file open, where this window may only read it
+        self.leaves_behind = False  # somebody chose not to save; it comes to pass when the engine leaves the desk
+        self._lock: Lock | None = None
         self._journal: JournalWriter | None = None
         self._flushed.connect(self._say_confirmed)
         self._unsafe.connect(self.warned)
@@ -87,12 +93,19 @@ class Session(QObject):
 
     def do(self, edit: Edit, *, then_walk: bool = False) -> bool:
         """Apply an edit, then step on if asked. What can't be done is said, and then nothing has changed."""
+        if self.held_by:
+            self.warned.emit(
+                f"This file is open for reading only: {self.held_by} has it. Save it under another name to work on."
+            )
+            return False
+        before = self.engine
         try:
             entries = self.history.do(edit)
         except EditError as error:
             self.warned.emit(str(error))
             return False
-        self._after(entries, then_walk=then_walk)
+        self._keep(entries, changed=self.engine is not before)
+        self._after(then_walk=then_walk)
         if not isinstance(edit, Confirm):
             self.told.emit(f"{edit.sentence[:1].upper()}{edit.sentence[1:]}.")
         return True
@@ -101,23 +114,45 @@ class Session(QObject):
         """Take the last edit back."""
         sentence = self.history.undo_sentence
         if sentence:
-            self._after(self.history.undo())
+            self._turn(self.history.undo)
             self.told.emit(f"Taken back: {sentence}.")
 
     def redo(self) -> None:
         """Bring the last undone edit back."""
         sentence = self.history.redo_sentence
         if sentence:
-            self._after(self.history.redo())
+            self._turn(self.history.redo)
             self.told.emit(f"Done again: {sentence}.")
 
-    def _after(self, entries: tuple[AnyEntry, ...], *, then_walk: bool = False) -> None:
-        if entries:
-            if self._journal is None:
-                from honest_lift.facts.journal_file import JournalWriter
+    def _turn(self, turn: Callable[[], tuple[AnyEntry, ...]]) -> None:
+        before = self.engine
+        self._keep(turn(), changed=self.engine is not before)
+        self._after()
 
-                self._journal = JournalWriter(self.engine.id, self._flushed.emit, self._unsafe.emit)
-            self._journal.append(entries)
+    def _keep(self, entries: tuple[AnyEntry, ...], *, changed: bool) -> None:
+        """Hand what was done to the disk: the facts where they changed or stand nowhere else, then the entries."""
+        fresh, self.leaves_behind = self._journal is None, False
+        if not entries and not changed:
+            return
+        writer = self._writer()
+        if changed or (fresh and self.path is None):
+            writer.keep(self._snapshot())
+        writer.append(entries)
+
+    def _writer(self) -> JournalWriter:
+        if self._journal is None:
+            from honest_lift.facts.journal_file import JournalWriter
+
+            self._journal = JournalWriter(self.engine.id, self._flushed.emit, self._unsafe.emit)
+        return self._journal
+
+    def _snapshot(self) -> Snapshot:
+        from honest_lift.facts.journal_file import Snapshot
+
+        changed = self.path is None or self.engine is not self._saved.engine
+        return Snapshot(self.engine, str(self.path or ""), now(), changed, self.book.set_aside)
+
+    def _after(self, *, then_walk: bool = False) -> None:
         self._settle()
         self._examine()
         if then_walk:
@@ -218,10 +253,11 @@ class Session(QObject):
     # --- files ---
 
     def take(self, book: Book, path: Path | None) -> None:
-        """Put another book on the desk."""
+        """Put another book on the desk. A file that another program has open may only be read."""
         self.close()
         self.history = History(book)
         self.path, self._saved = path, book
+        self._hold(path)
         self.position = self.spring = ""
         self._settle()
         self.examination = None
@@ -229,19 +265,41 @@ class Session(QObject):
         self.changed.emit()
         self.moved.emit()
 
+    def _hold(self, path: Path | None) -> None:
+        """Take the lock of a file, or remember who has it."""
+        from honest_lift.facts.locks import Holder, lock_beside
+
+        held = lock_beside(path) if path else None
+        self.held_by = held.words if isinstance(held, Holder) else ""
+        self._lock = None if isinstance(held, Holder) else held
+
     def open(self, path: Path) -> None:
         """Open an engine file. Raises FileError."""
         self.take(read_book(path), path)
 
     def save(self, path: Path) -> None:
         """Write the engine to a file. Raises FileError. What was confirmed is then in it, and leaves the journal."""
+        other = self.path is None or path.resolve() != self.path.resolve()
+        if self.held_by and not other:
+            raise FileError(f"{path}: {self.held_by} has it open. Save under another name.")
+        lock = self._lock_for(path) if other else self._lock
         write_book(self.book, path)
+        if other and self._lock:
+            self._lock.release()
+        self._lock, self.held_by = lock, ""
         self.path, self._saved = path, self.book
         if self._journal:
-            self._journal.close()
-            self._journal.forget()
+            self._journal.close(forget=True)
             self._journal = None
         self.changed.emit()
+
+    def _lock_for(self, path: Path) -> Lock | None:
+        from honest_lift.facts.locks import Holder, lock_beside
+
+        lock = lock_beside(path)
+        if isinstance(lock, Holder):
+            raise FileError(f"{path}: {lock.words} has it open. Save under another name.")
+        return lock
 
     def restore_backup(self) -> None:
         """Put the previous state of the file on the desk, unsaved. Raises FileError."""
@@ -254,26 +312,42 @@ class Session(QObject):
         self._saved = present
         self.changed.emit()
 
-    def recovered(self) -> tuple[tuple[AnyEntry, ...], int]:
-        """Give what was confirmed for this engine and is not in it, and how many lines could not be read."""
-        from honest_lift.facts.journal_file import unsaved_entries
+    def recovered(self) -> Leftover:
+        """Give what was confirmed for this engine and is not in it."""
+        from honest_lift.facts.recovery import left_of
 
-        return unsaved_entries(self.book)
+        return left_of(self.book)
 
-    def recover(self, entries: tuple[AnyEntry, ...]) -> None:
-        """Take recovered entries into the journal of the book."""
-        from msgspec.structs import replace
+    def recover(self, leftover: Leftover) -> None:
+        """Take what was left of a run that ended too early into the book, and keep it safe as its own."""
+        from honest_lift.facts.recovery import forget
 
-        self.history = History(replace(self.book, journal=self.book.journal + entries))
+        self.history = History(leftover.taken_into(self.book))
+        writer = self._writer()
+        writer.keep(self._snapshot())
+        writer.append(leftover.entries)
+        writer.then(lambda: forget(leftover))
         self._settle()
         self.examine()
         self.changed.emit()
 
     def close(self) -> None:
-        """Finish writing the journal."""
+        """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
         if self._journal:
             self._journal.close()
             self._journal = None
+        if self.leaves_behind:
+            self._leave_behind()
+        if self._lock:
+            self._lock.release()
+            self._lock = None
+
+    def _leave_behind(self) -> None:
+        """Drop facts nobody wants to save; readings stay on the disk, put away where the engine has no file."""
+        from honest_lift.facts.recovery import put_away, without_facts
+
+        (without_facts if self.path else put_away)(self.recovered())
+        self.leaves_behind = False
 
 
 def empty_book() -> Book:

@@ -31,7 +31,7 @@ class Window(QMainWindow):
         super().__init__()
         self.session, self.settings = session, settings
         self.theme_name, self.zoom = "light", 1.0
-        self._painted = False
+        self._painted = self.offers_never_saved = False
         self._actions: dict[str, QAction] = {}
         self.setWindowTitle("Honest Lift")
         self.setAcceptDrops(True)
@@ -131,6 +131,7 @@ class Window(QMainWindow):
         self.ladder.setVisible(session.step != "engine")
         name = session.engine.name or self.tr("engine without a name")
         where = session.path.name if session.path else self.tr("not saved yet")
+        where += self.tr(", for reading only") if session.held_by else ""
         words = f"{name} · {where}"
         if words != self.engine_name.text():
             self.engine_name.setText(words)
@@ -161,7 +162,10 @@ class Window(QMainWindow):
         self.session.start_examining()
         gc.enable()
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
+        self.files.say_who_has_it()
         self.files.offer_recovery()
+        if self.offers_never_saved:
+            self.files.offer_never_saved()
         self.files.name_what_was_set_aside()
 
     def closeEvent(self, event) -> None:

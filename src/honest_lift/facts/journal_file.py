@@ -1,7 +1,8 @@
 """Readings on the disk before anyone says "confirmed": a line an entry in the state folder, flushed by a thread.
 
-The engine file is written at save; this file carries what was confirmed since, also for an engine that was
-never saved.
+The engine file is written at save. Until then this room of the disk carries what was confirmed since, and beside
+it the facts as they stood last, also for an engine that was never saved. Two programs at work on engines of one
+id write to files of their own.
 """
 
 from __future__ import annotations
@@ -9,48 +10,59 @@ from __future__ import annotations
 import os
 import queue
 import threading
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from fcntl import LOCK_EX, LOCK_NB, flock
+from itertools import count
 from pathlib import Path
+from typing import BinaryIO
 
 import msgspec
+from msgspec import Struct
 
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Engine, SetAside
 from honest_lift.facts.journal import AnyEntry
 
-_DECODER = msgspec.json.Decoder(AnyEntry)
+
+class Snapshot(Struct, frozen=True):
+    """The facts as they stood last. `path`: the engine's file, "" for one never saved; `changed`: since it was."""
+
+    engine: Engine
+    path: str = ""
+    when: str = ""
+    changed: bool = True
+    set_aside: tuple[SetAside, ...] = ()
 
 
-def journal_path(engine: str) -> Path:
-    """Give the journal file of an engine by its id."""
+def journal_folder() -> Path:
+    """Give the folder the journals lie in."""
     from platformdirs import user_state_path  # not needed before the first reading is confirmed
 
-    safe = "".join(letter for letter in engine if letter.isalnum() or letter in "-_")[:64]
-    return user_state_path("honest-lift") / "journals" / f"{safe}.jsonl"
+    return user_state_path("honest-lift") / "journals"
 
 
-def unsaved_entries(book: Book) -> tuple[tuple[AnyEntry, ...], int]:
-    """Give the entries on the disk that the book does not hold, and how many lines could not be read."""
-    try:
-        lines = journal_path(book.engine.id).read_bytes().splitlines()
-    except OSError:
-        return (), 0
-    known = {entry.id for entry in book.journal}
-    found: list[AnyEntry] = []
-    torn = 0
-    for line in lines:
-        try:
-            entry = _DECODER.decode(line)
-        except msgspec.DecodeError:
-            torn += 1
-            continue
-        if entry.id not in known:
-            known.add(entry.id)
-            found.append(entry)
-    return tuple(found), torn
+def journal_paths(engine: str) -> Iterator[Path]:
+    """Give the journal files an engine may have, by its id: one for each program at work on it."""
+    folder, safe = journal_folder(), _safe(engine)
+    return (folder / (f"{safe}.jsonl" if number == 1 else f"{safe}.{number}.jsonl") for number in count(1))
+
+
+def journals_of(engine: str) -> list[Path]:
+    """Give the journal files of an engine that are there."""
+    folder, safe = journal_folder(), _safe(engine)
+    return [*folder.glob(f"{safe}.jsonl"), *sorted(folder.glob(f"{safe}.[0-9]*.jsonl"))]
+
+
+def _safe(engine: str) -> str:
+    return "".join(letter for letter in engine if letter.isalnum() or letter in "-_")[:64]
+
+
+def snapshot_path(journal: Path) -> Path:
+    """Give where the facts beside a journal lie."""
+    return journal.with_suffix(".engine.json")
 
 
 class JournalWriter:
-    """Appends entries of one engine to its journal file on a thread of its own.
+    """Appends entries of one engine to a journal file of its own, on a thread.
 
     `confirmed` is called, on that thread, with each batch that has reached the disk; `failed` with a sentence
     when it could not.
@@ -59,9 +71,13 @@ class JournalWriter:
     def __init__(
         self, engine: str, confirmed: Callable[[tuple[AnyEntry, ...]], None], failed: Callable[[str], None]
     ) -> None:
-        self._path = journal_path(engine)
+        self._engine = engine
+        self._file: BinaryIO | None = None
+        self._path: Path | None = None
         self._confirmed, self._failed = confirmed, failed
-        self._waiting: queue.SimpleQueue[tuple[AnyEntry, ...] | None] = queue.SimpleQueue()
+        self._waiting: queue.SimpleQueue[tuple[AnyEntry, ...] | Snapshot | Callable[[], None] | None] = (
+            queue.SimpleQueue()
+        )
         self._thread = threading.Thread(target=self._write, name="journal", daemon=True)
         self._thread.start()
 
@@ -70,33 +86,96 @@ class JournalWriter:
         if entries:
             self._waiting.put(entries)
 
-    def close(self) -> None:
-        """Write what waits and end the thread."""
+    def keep(self, snapshot: Snapshot) -> None:
+        """Hand the facts over as they stand; returns at once."""
+        self._waiting.put(snapshot)
+
+    def then(self, do: Callable[[], None]) -> None:
+        """Have something done on the thread once all handed over so far is on the disk; not after a failure."""
+        self._waiting.put(do)
+
+    def close(self, *, forget: bool = False) -> None:
+        """Write what waits and end. `forget`: then drop it all, since the engine file holds it."""
         self._waiting.put(None)
         self._thread.join()
-
-    def forget(self) -> None:
-        """Drop the file, once everything in it has been saved in the engine file. Call after `close`."""
-        self._path.unlink(missing_ok=True)
+        if forget and self._path:
+            forget_journal(self._path)
+        if self._file:
+            self._file.close()
+        self._file = None
 
     def _write(self) -> None:
-        while (entries := self._waiting.get()) is not None:
+        failed = False
+        while (waiting := self._waiting.get()) is not None:
             try:
-                self._path.parent.mkdir(parents=True, exist_ok=True)
-                with self._path.open("ab") as file:
-                    torn = file.tell() and not _ends_in_newline(self._path)
-                    file.write((b"\n" if torn else b"") + b"".join(msgspec.json.encode(e) + b"\n" for e in entries))
+                file = self._held()
+                if isinstance(waiting, Snapshot):
+                    _put_whole(snapshot_path(self._path or Path()), msgspec.json.encode(waiting))
+                elif isinstance(waiting, tuple):
+                    file.write(b"".join(msgspec.json.encode(one) + b"\n" for one in waiting))
                     file.flush()
                     os.fsync(file.fileno())
+                    self._confirmed(waiting)
+                elif not failed:
+                    waiting()
             except OSError as error:
-                self._failed(
-                    f"Readings can't be kept safe in {self._path.parent}: {error.strerror or error}. Save now."
-                )
-            else:
-                self._confirmed(entries)
+                failed = True
+                self._failed(f"Readings can't be kept safe in {journal_folder()}: {error.strerror or error}. Save now.")
+
+    def _held(self) -> BinaryIO:
+        """Give a journal file of this program's own, made and locked when it is first written to.
+
+        It is made again if somebody took it away. Journals that are there already belong to others, or to a run
+        whose readings nobody has taken in yet.
+        """
+        if self._file and self._path and self._path.exists():
+            return self._file
+        journal_folder().mkdir(parents=True, exist_ok=True)
+        for path in journal_paths(self._engine):
+            try:
+                file = path.open("xb")
+            except FileExistsError:
+                continue
+            flock(file, LOCK_EX)
+            flush_folder(path.parent)
+            self._file, self._path = file, path
+            return file
+        raise OSError("no journal file is free")
 
 
-def _ends_in_newline(path: Path) -> bool:
-    with path.open("rb") as file:
-        file.seek(-1, os.SEEK_END)
-        return file.read(1) == b"\n"
+def forget_journal(journal: Path) -> None:
+    """Drop a journal and the facts beside it."""
+    snapshot_path(journal).unlink(missing_ok=True)
+    journal.unlink(missing_ok=True)
+
+
+def is_in_use(journal: Path) -> bool:
+    """Tell whether a program at work holds a journal file."""
+    try:
+        with journal.open("rb") as file:
+            flock(file, LOCK_EX | LOCK_NB)
+    except BlockingIOError:
+        return True
+    except OSError:
+        return False
+    return False
+
+
+def _put_whole(path: Path, data: bytes) -> None:
+    """Write a file whole: beside it first, flushed, then in its place in one step."""
+    spare = path.with_name(path.name + ".part")
+    with spare.open("wb") as file:
+        file.write(data)
+        file.flush()
+        os.fsync(file.fileno())
+    spare.replace(path)
+    flush_folder(path.parent)
+
+
+def flush_folder(folder: Path) -> None:
+    """Flush a folder, so that a new name in it outlives a power cut."""
+    handle = os.open(folder, os.O_RDONLY)
+    try:
+        os.fsync(handle)
+    finally:
+        os.close(handle)

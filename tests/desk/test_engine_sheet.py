@@ -3,7 +3,7 @@
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
-from honest_lift.desk.session import empty_book
+from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.place import ENGINE, at_role
 

@@ -92,8 +92,11 @@ class Finding:
         total = float(squares.sum())
         if not isfinite(total):  # there is no figure, and so nothing it could doubt
             return ()
-        named = ((s.label, float(q) / total) for s, q in zip(self.source.sources, squares, strict=True) if q and total)
-        return tuple(sorted(named, key=lambda pair: -pair[1]))
+        shares: dict[str, float] = {}
+        for source, square in zip(self.source.sources, squares, strict=True):
+            if square and total:
+                shares[source.label] = shares.get(source.label, 0.0) + float(square) / total
+        return tuple(sorted(shares.items(), key=lambda pair: -pair[1]))
 
 
 def findings(

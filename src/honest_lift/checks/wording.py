@@ -7,8 +7,8 @@ from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
-from honest_lift.numbers.doubt import Ground
-from honest_lift.numbers.units import doubt_in_figures, in_words, places_for, unit_of
+from honest_lift.numbers.doubt import COVERAGE, Ground
+from honest_lift.numbers.units import doubt_in_figures, in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
 
 _GROUNDS = (
@@ -88,19 +88,6 @@ def source_words(finding: Finding) -> str:
     return ", ".join(part for part in (one.school, one.origin, one.source) if part)
 
 
-def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
-    """Give the working in lines, with the inputs and what most of the doubt comes from."""
-    lines = [
-        f"{term.title} {in_words(term.value, term.dimension, engine.unit(term.dimension))}" for term in finding.terms
-    ]
-    lines.append(f"{finding.check.title.lower()} {figure_words(finding, engine)}; {limit_words(finding, engine)}")
-    lines += [_input_line(one, engine) for one in finding.inputs if one.kind != "not applicable"]
-    if shares := finding.shares():
-        parts = ", ".join(f"{label} {100 * share:.0f} %" for label, share in shares[:3])
-        lines.append(f"doubt from: {parts}")
-    return tuple(lines)
-
-
 def _proven(finding: Finding, engine: Engine) -> str:
     amount, doubt = _apart(finding, engine)
     stated = dict.fromkeys(one.title for one in finding.inputs if one.kind == "specified")
@@ -168,15 +155,18 @@ def _as_it_stands(finding: Finding, engine: Engine) -> str:
     return words
 
 
-def _input_line(one: Input, engine: Engine) -> str:
+def input_words(one: Input, engine: Engine) -> str:
+    """Give an input's value in words; a curve says how many points it has."""
     if one.ground & Ground.MISSING:
-        return f"{one.title}: missing"
-    dimension = CATALOG[one.quantity].dimension
-    value = in_words(one.value, dimension, engine.unit(dimension))
+        return "missing"
     if one.quantity == "spring_load":
-        return f"{one.title}: own points, {one.tool}".rstrip(", ")
-    told = [part for part in (one.kind, one.tool, one.note) if part]
-    return f"{one.title} of {one.where}: {value} ({', '.join(told)})"
+        return f"{len(one.points)} points" if one.points else "its members' points"
+    dimension = CATALOG[one.quantity].dimension
+    u = (one.own_u**2 + sum(part**2 for _, _, part in one.shared)) ** 0.5
+    unit = engine.unit(dimension)
+    places = places_for(COVERAGE * u, dimension, unit)
+    doubt = f" ±{doubt_in_figures(COVERAGE * u, dimension, unit, places)}" if u else ""
+    return f"{in_figures(one.value, dimension, unit, places)}{doubt} {unit}".rstrip()
 
 
 def _say(finding: Finding, engine: Engine, value: float, *, bare: bool = False, places: int | None = None) -> str:

@@ -7,10 +7,11 @@ from pathlib import Path
 from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
-from honest_lift.desk.session import Session, empty_book
+from honest_lift.desk.session import Session
 from honest_lift.facts.engine import Book
 from honest_lift.facts.file import ENDING, FileError
-from honest_lift.facts.recovery import Leftover, never_saved, put_away
+from honest_lift.facts.fresh import empty_book
+from honest_lift.facts.recovery import Leftover, left_of, never_saved, put_away
 
 
 class Files:
@@ -24,7 +25,7 @@ class Files:
         if not self.session.is_dirty:
             return True
         answer = questions.save_first(self.window)
-        self.session.leaves_behind = answer == "drop"
+        self.session.keeper.leaves_behind = answer == "drop"
         return answer == "drop" or (answer == "save" and self.save_engine())
 
     def new_engine(self) -> None:
@@ -103,7 +104,7 @@ class Files:
 
     def offer_recovery(self) -> None:
         """Offer what was confirmed for this engine and never saved with it."""
-        left = self.session.recovered()
+        left = left_of(self.session.book)
         if left.is_empty or self.session.held_by:
             return
         question = self.tr("Confirmed for this engine and never saved with it: {0}. Take it in?").format(left.words)

@@ -81,7 +81,8 @@ class Ladder(QWidget):
             self.reason.setText("")
             self.working.setText("")
             return
-        from honest_lift.checks.wording import reason, source_words, working
+        from honest_lift.checks.wording import reason, source_words
+        from honest_lift.checks.working import working
 
         engine = self.session.engine
         lines = working(finding, engine)

@@ -12,19 +12,19 @@ from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from honest_lift.facts.edits import Confirm, Edit, EditError, new_id, now
+from honest_lift.desk.keeper import Keeper
+from honest_lift.facts.edits import Confirm, Edit, EditError
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.file import FileError, backup_of, read_book, write_book
+from honest_lift.facts.file import FileError, backup_of, read_book
+from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_position, of_spring
-from honest_lift.facts.tools import KINDS
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
-    from honest_lift.facts.journal_file import JournalWriter, Snapshot
-    from honest_lift.facts.locks import Lock
     from honest_lift.facts.recovery import Leftover
+    from honest_lift.plans.next_reading import NextStep
 
 STEPS = {"engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights"}
 
@@ -35,6 +35,7 @@ class Session(QObject):
     changed = pyqtSignal()
     examined = pyqtSignal()
     moved = pyqtSignal()  # another current valve, spring or step
+    asked = pyqtSignal(object)  # a step of the plan to be measured now
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
     warned = pyqtSignal(str)  # something that went wrong
@@ -50,13 +51,13 @@ class Session(QObject):
         self.position = ""
         self.spring = ""
         self.shown = "bind_margin"
+        self.check = ""  # the check whose finding is looked at, whole
+        self.plan: tuple[NextStep, ...] = ()
+        self.queue: NextStep | None = None  # what is being walked, place by place
         self.verdict_of_step = True
         self._saved = self.book
         self._may_examine = False
-        self.held_by = ""  # who has the file open, where this window may only read it
-        self.leaves_behind = False  # somebody chose not to save; it comes to pass when the engine leaves the desk
-        self._lock: Lock | None = None
-        self._journal: JournalWriter | None = None
+        self.keeper = Keeper(self._flushed.emit, self._unsafe.emit)
         self._flushed.connect(self._say_confirmed)
         self._unsafe.connect(self.warned)
         self._settle()
@@ -77,6 +78,11 @@ class Session(QObject):
     def is_dirty(self) -> bool:
         """Tell whether anything has changed since the engine was saved or opened."""
         return self.engine is not self._saved.engine or self.book.journal is not self._saved.journal
+
+    @property
+    def held_by(self) -> str:
+        """Say who has the file open, where this window may only read it; "" where it may write."""
+        return self.keeper.held_by
 
     def unit(self, dimension: str) -> str:
         """Give the unit a dimension is shown in."""
@@ -130,27 +136,8 @@ class Session(QObject):
         self._after()
 
     def _keep(self, entries: tuple[AnyEntry, ...], *, changed: bool) -> None:
-        """Hand what was done to the disk: the facts where they changed or stand nowhere else, then the entries."""
-        fresh, self.leaves_behind = self._journal is None, False
-        if not entries and not changed:
-            return
-        writer = self._writer()
-        if changed or (fresh and self.path is None):
-            writer.keep(self._snapshot())
-        writer.append(entries)
-
-    def _writer(self) -> JournalWriter:
-        if self._journal is None:
-            from honest_lift.facts.journal_file import JournalWriter
-
-            self._journal = JournalWriter(self.engine.id, self._flushed.emit, self._unsafe.emit)
-        return self._journal
-
-    def _snapshot(self) -> Snapshot:
-        from honest_lift.facts.journal_file import Snapshot
-
-        changed = self.path is None or self.engine is not self._saved.engine
-        return Snapshot(self.engine, str(self.path or ""), now(), changed, self.book.set_aside)
+        """Hand what was done to the disk."""
+        self.keeper.keep(self.book, self.path, entries, changed=changed, saved=self._saved)
 
     def _after(self, *, then_walk: bool = False) -> None:
         self._settle()
@@ -177,8 +164,10 @@ class Session(QObject):
     def _examine(self) -> None:
         if self._may_examine:
             from honest_lift.checks.examine import examine
+            from honest_lift.plans.next_reading import next_steps
 
             self.examination = examine(self.book)
+            self.plan = next_steps(self.book, self.examination)
 
     def start_examining(self) -> None:
         """Let the checks in: the first window has been painted."""
@@ -202,18 +191,59 @@ class Session(QObject):
 
     def walk(self, by: int) -> None:
         """Walk to another valve in head order, or on the bench to another spring in their order."""
+        self.leave_queue()
         self._step(by)
         self.moved.emit()
 
+    def start(self, step: NextStep) -> None:
+        """Start measuring a step of the plan at its first place."""
+        self.queue, self.check = step, ""
+        if step.places:
+            self.step = self._sheet_of(step)
+            self._stand_at(step.places[0].name)
+        self.moved.emit()
+        self.asked.emit(step)
+
+    def _sheet_of(self, step: NextStep) -> str:
+        return "springs" if step.places[0].kind == "spring" else "heights"
+
+    def leave_queue(self) -> None:
+        """Walk every place again, not only those that the plan asks for."""
+        self.queue = None
+
+    def _left_of_queue(self) -> list[str]:
+        """Give the places of the queue that still want a reading, in the order they are walked."""
+        queue = self.queue
+        if queue is None:
+            return []
+        key = (queue.quantity, queue.member, queue.height_mm, queue.tier)
+        now_left = (one for one in self.plan if (one.quantity, one.member, one.height_mm, one.tier) == key)
+        return [place.name for one in now_left for place in one.places]
+
+    def _next_in_queue(self) -> str:
+        """Give the place after the current one that still wants a reading; "" when there is none."""
+        left, (names, here) = self._left_of_queue(), self._walked()
+        at = names.index(here) if here in names else -1
+        return next((one for one in names[at + 1 :] + names[:at] if one in left), "")
+
+    def _stand_at(self, name: str) -> None:
+        if self.step == "springs":
+            self.spring, self.position = name, self.engine.position_of(name) or self.position
+        else:
+            self.position, self.spring = name, self.engine.spring_at(name) or self.spring
+
     def _step(self, by: int) -> None:
+        if self.queue and by == 1:
+            if there := self._next_in_queue():
+                self._stand_at(there)
+            else:
+                self.queue = None
+                self.told.emit("That was the last of these.")
+            return
         names, here = self._walked()
         if not names:
             return
-        there = names[(names.index(here) + by) % len(names)] if here in names else names[0]
-        if self.step == "springs":
-            self.spring, self.position = there, self.engine.position_of(there) or self.position
-        else:
-            self.position, self.spring = there, self.engine.spring_at(there) or self.spring
+        self._stand_at(names[(names.index(here) + by) % len(names)] if here in names else names[0])
 
     def _walked(self) -> tuple[list[str], str]:
         """Give the names one walks along at the open step, and where one stands."""
@@ -226,12 +256,19 @@ class Session(QObject):
         names, here = self._walked()
         if here not in names:
             return ""
-        after = names[(names.index(here) + 1) % len(names)]
+        after = self._next_in_queue() if self.queue else names[(names.index(here) + 1) % len(names)]
+        if not after:
+            return ""
         return (of_spring(after) if self.step == "springs" else at_position(after)).title
 
     def open_step(self, step: str) -> None:
         """Open a step of the job."""
-        self.step = step
+        self.step, self.check, self.queue = step, "", None
+        self.moved.emit()
+
+    def look_into(self, check: str) -> None:
+        """Look at the whole finding of a check at the current valve; "" goes back to the sheet."""
+        self.check = check
         self.moved.emit()
 
     @property
@@ -257,7 +294,7 @@ class Session(QObject):
         self.close()
         self.history = History(book)
         self.path, self._saved = path, book
-        self._hold(path)
+        self.keeper.hold(path)
         self.position = self.spring = ""
         self._settle()
         self.examination = None
@@ -265,41 +302,15 @@ class Session(QObject):
         self.changed.emit()
         self.moved.emit()
 
-    def _hold(self, path: Path | None) -> None:
-        """Take the lock of a file, or remember who has it."""
-        from honest_lift.facts.locks import Holder, lock_beside
-
-        held = lock_beside(path) if path else None
-        self.held_by = held.words if isinstance(held, Holder) else ""
-        self._lock = None if isinstance(held, Holder) else held
-
     def open(self, path: Path) -> None:
         """Open an engine file. Raises FileError."""
         self.take(read_book(path), path)
 
     def save(self, path: Path) -> None:
         """Write the engine to a file. Raises FileError. What was confirmed is then in it, and leaves the journal."""
-        other = self.path is None or path.resolve() != self.path.resolve()
-        if self.held_by and not other:
-            raise FileError(f"{path}: {self.held_by} has it open. Save under another name.")
-        lock = self._lock_for(path) if other else self._lock
-        write_book(self.book, path)
-        if other and self._lock:
-            self._lock.release()
-        self._lock, self.held_by = lock, ""
+        self.keeper.save(self.book, path, self.path)
         self.path, self._saved = path, self.book
-        if self._journal:
-            self._journal.close(forget=True)
-            self._journal = None
         self.changed.emit()
-
-    def _lock_for(self, path: Path) -> Lock | None:
-        from honest_lift.facts.locks import Holder, lock_beside
-
-        lock = lock_beside(path)
-        if isinstance(lock, Holder):
-            raise FileError(f"{path}: {lock.words} has it open. Save under another name.")
-        return lock
 
     def restore_backup(self) -> None:
         """Put the previous state of the file on the desk, unsaved. Raises FileError."""
@@ -312,63 +323,14 @@ class Session(QObject):
         self._saved = present
         self.changed.emit()
 
-    def recovered(self) -> Leftover:
-        """Give what was confirmed for this engine and is not in it."""
-        from honest_lift.facts.recovery import left_of
-
-        return left_of(self.book)
-
     def recover(self, leftover: Leftover) -> None:
         """Take what was left of a run that ended too early into the book, and keep it safe as its own."""
-        from honest_lift.facts.recovery import forget
-
         self.history = History(leftover.taken_into(self.book))
-        writer = self._writer()
-        writer.keep(self._snapshot())
-        writer.append(leftover.entries)
-        writer.then(lambda: forget(leftover))
+        self.keeper.adopt(self.book, self.path, leftover)
         self._settle()
         self.examine()
         self.changed.emit()
 
     def close(self) -> None:
         """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
-        if self._journal:
-            self._journal.close()
-            self._journal = None
-        if self.leaves_behind:
-            self._leave_behind()
-        if self._lock:
-            self._lock.release()
-            self._lock = None
-
-    def _leave_behind(self) -> None:
-        """Drop facts nobody wants to save; readings stay on the disk, put away where the engine has no file."""
-        from honest_lift.facts.recovery import put_away, without_facts
-
-        (without_facts if self.path else put_away)(self.recovered())
-        self.leaves_behind = False
-
-
-def empty_book() -> Book:
-    """Give an engine nobody has said anything of yet, with a sensible tool drawer."""
-    from msgspec.structs import replace
-
-    wanted = ("height micrometer, 0.001 in", "caliper, 0.0005 in", "dial indicator, 0.001 in",
-              "bench spring tester, 1 percent", "rule, 1/32 in", "feeler gauges")  # fmt: skip
-    kinds = [kind for kind in KINDS if kind.title in wanted]
-    tools = tuple(replace(kind.tool, id=kind.kind) for kind in kinds)
-    return Book(Engine(new_id(), tools=tools, default_tools=default_tools({tool.kind: tool.id for tool in tools})))
-
-
-def default_tools(by_kind: dict[str, str]) -> dict[str, str]:
-    """Give the tool of each way of the catalog: the first of a kind that suits it."""
-    from honest_lift.facts.catalog import CATALOG
-
-    found: dict[str, str] = {}
-    for quantity in CATALOG.values():
-        for way in quantity.ways:
-            suiting = next((by_kind[kind] for kind in way.tools if kind in by_kind), "")
-            if suiting:
-                found[f"{quantity.name}/{way.key}"] = suiting
-    return found
+        self.keeper.close(self.book, self.path)

@@ -10,6 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.place import Place
 from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
 
 
@@ -38,7 +39,13 @@ class Input:
     when: str = ""
     note: str = ""
     warning: str = ""  # said whatever the verdict: a repeat that stands apart
-    at: str = ""  # the place it was asked for, in words
+    asked: Place | None = None
+    points: tuple[tuple[float, float], ...] = ()  # of a curve, as measured
+
+    @property
+    def at(self) -> str:
+        """Give the place it was asked for, in words."""
+        return self.asked.title if self.asked else ""
 
     @property
     def title(self) -> str:

@@ -72,7 +72,7 @@ def shim_stack(book: Book, position: str) -> Input:
         return missing(book, "shims", place, "no shims are stated here: enter 0 where there are none")
     tolerance = next((one.of(height) for one in book.engine.tolerances if one.quantity == "shims"), None)
     if height == 0.0:
-        return Input("shims", place.title, "specified", 0.0, at=place.title)
+        return Input("shims", place.title, "specified", 0.0, asked=place)
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
     return Input(
         "shims",
@@ -81,7 +81,7 @@ def shim_stack(book: Book, position: str) -> Input:
         height,
         own_u=(tolerance or 0.0) / 3**0.5,
         ground=ground,
-        at=place.title,
+        asked=place,
     )
 
 

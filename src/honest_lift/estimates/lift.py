@@ -42,9 +42,10 @@ def _lift(book: Book) -> Estimate:
 
 def _part(book: Book, quantity: str, position: str) -> Input:
     """Resolve a part of the lift. A hydraulic lifter has no lash, and a bucket no ratio: both are exact."""
-    title = at_position(position).title
+    place = at_position(position)
+    title = place.title
     if quantity == "lash" and book.engine.lifter.startswith("hydraulic"):
-        return Input("lash", title, "not applicable", 0.0, note="a hydraulic lifter has none", at=title)
+        return Input("lash", title, "not applicable", 0.0, note="a hydraulic lifter has none", asked=place)
     if quantity == "rocker_ratio" and book.engine.gear == "bucket":
-        return Input("rocker_ratio", title, "not applicable", 1.0, note="a bucket has none", at=title)
-    return resolve(book, quantity, at_position(position))
+        return Input("rocker_ratio", title, "not applicable", 1.0, note="a bucket has none", asked=place)
+    return resolve(book, quantity, place)

@@ -170,7 +170,8 @@ def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
     tools = ", ".join(dict.fromkeys(point.load.tool for point in points if point.load.tool))
     low, high = min(p.height_mm for p in table[0]), max(p.height_mm for p in table[0])
     return Input("spring_load", place.title, "measured", points[0].load.value, ground=ground, tool=tools,
-                 low=low, high=high, note="; ".join(notes), warning="; ".join(warnings), at=place.title)  # fmt: skip
+                 low=low, high=high, note="; ".join(notes), warning="; ".join(warnings), asked=place,
+                 points=tuple((p.height_mm, p.load.value) for p in points) if len(table) == 1 else ())  # fmt: skip
 
 
 def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:

@@ -69,7 +69,7 @@ def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
 def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
     """Make the input of a quantity nobody has given, naming a value that was set aside there."""
     note = note or _set_aside(book, quantity, place)
-    return Input(quantity, place.title, "missing", ground=Ground.MISSING, note=note, at=place.title)
+    return Input(quantity, place.title, "missing", ground=Ground.MISSING, note=note, asked=place)
 
 
 def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing, ...]:
@@ -107,7 +107,7 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     return Input(
         quantity, latest.place.title, "measured", value, own_u, read[-1].shared, ground, way=latest.reading.way,
         tool=tool.name if tool else "", when=latest.reading.when, note="; ".join(notes),
-        warning=_apart_words(alike, values, single) if len(read) > 1 else "", at=(asked or latest.place).title,
+        warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
     )  # fmt: skip
 
 
@@ -179,7 +179,7 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
         ground = Ground.ASSUMED | (Ground.UNRANGED if unranged else Ground.NONE)
         low, high = (fact.value, fact.value) if unranged else (fact.low or 0.0, fact.high or 0.0)
         return Input(fact.quantity, fact.place.title, "assumed", fact.value, ground=ground, low=low, high=high,
-                     low_is_physical=fact.low_is_physical, note=fact.source, at=asked.title)  # fmt: skip
+                     low_is_physical=fact.low_is_physical, note=fact.source, asked=asked)  # fmt: skip
     default = next((one.of(fact.value) for one in engine.tolerances if one.quantity == fact.quantity), None)
     tolerance = fact.tolerance if fact.tolerance is not None else default
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
@@ -190,7 +190,7 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
         (tolerance or 0.0) / sqrt(3.0),
     )
     return Input(fact.quantity, fact.place.title, "specified", fact.value, shared=(shared,) if tolerance else (),
-                 ground=ground, note=fact.source, at=asked.title)  # fmt: skip
+                 ground=ground, note=fact.source, asked=asked)  # fmt: skip
 
 
 @by_identity

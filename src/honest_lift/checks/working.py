@@ -1,0 +1,173 @@
+"""The working of a finding in lines, as a good notebook has it: name = formula = figures = result."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import isfinite
+
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.wording import figure_words, limit_words, margin_words
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Engine
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.units import in_figures, in_words, unit_of
+
+Say = Callable[[float, str], str]
+
+
+def working(finding: Finding, engine: Engine) -> tuple[str, ...]:
+    """Give the working in lines, from what was read to the margin; an input that is missing says so."""
+    lines = [f"{one.title} of {one.at}: missing" for one in finding.inputs if one.ground & Ground.MISSING]
+    page = _Page(finding, engine)
+    for write in _WORKED.get(finding.check.name, ()):
+        lines += [line for line in write(page) if line]
+    if isfinite(finding.figure):
+        lines.append(f"{finding.check.title.lower()} {figure_words(finding, engine)}, {limit_words(finding, engine)}: "
+                     f"margin {margin_words(finding, engine)}")  # fmt: skip
+    return tuple(dict.fromkeys(lines))
+
+
+class _Page:
+    """A finding with its terms and inputs at hand, figures written with one digit more than they deserve."""
+
+    def __init__(self, finding: Finding, engine: Engine) -> None:
+        self.finding, self.engine = finding, engine
+        self._terms = {term.title: term for term in finding.terms}
+
+    def input(self, quantity: str) -> Input | None:
+        """Give the input of a quantity, where the finding rests on one that is not missing."""
+        return next((i for i in self.finding.inputs if i.quantity == quantity and isfinite(i.value)), None)
+
+    def term(self, title: str) -> float:
+        """Give a term's value; NaN for none."""
+        return self._terms[title].value if title in self._terms else float("nan")
+
+    def bare(self, value: float, dimension: str = "length") -> str:
+        """Write a value without its unit."""
+        unit = self.engine.unit(dimension)
+        return in_figures(value, dimension, unit, unit_of(dimension, unit).places + (dimension != "ratio"))
+
+    def whole(self, value: float, dimension: str = "length") -> str:
+        """Write a value with its unit."""
+        unit = self.engine.unit(dimension)
+        return in_words(value, dimension, unit, unit_of(dimension, unit).places + (dimension != "ratio"))
+
+    def line(self, name: str, formula: str, figures: str, result: float, dimension: str = "length") -> str:
+        """Write name = formula = figures = result; nothing where there is no result."""
+        if not isfinite(result):
+            return ""
+        parts = (part for part in (name, formula, figures, self.whole(result, dimension)) if part)
+        return " = ".join(parts)
+
+
+def _installed(page: _Page) -> list[str]:
+    raw = page.input("installed_height")
+    way = CATALOG["installed_height"].way(raw.way) if raw else None
+    if raw is None or way is None:
+        return []
+    if not way.corrections:
+        return [f"installed height = {page.whole(raw.value)}, as read"]
+    formula, figures, result = "reading", page.bare(raw.value), raw.value
+    for sign, quantity in way.corrections:
+        part = page.input(quantity)
+        if part is None:
+            return []
+        mark = "-" if sign < 0 else "+"
+        formula += f" {mark} {part.title}"
+        figures += f" {mark} {page.bare(part.value)}"
+        result += sign * part.value
+    return [page.line("installed height", formula, figures, result)]
+
+
+def _lift(page: _Page) -> list[str]:
+    if read := page.input("valve_lift"):
+        return [f"valve lift = {page.whole(read.value)}, as read"]
+    lobe, ratio, lash = (page.input(quantity) for quantity in ("lobe_lift", "rocker_ratio", "lash"))
+    if lobe is None or ratio is None or lash is None:
+        return []
+    figures = f"{page.bare(lobe.value)} x {page.bare(ratio.value, 'ratio')} - {page.bare(lash.value)}"
+    result = lobe.value * ratio.value - lash.value
+    return [page.line("valve lift", "lobe lift x rocker ratio - lash", figures, result)]
+
+
+def _open(page: _Page) -> list[str]:
+    height, lift, opened = (page.term(title) for title in ("installed height", "valve lift", "open height"))
+    return [page.line("open height", "installed height - lift", f"{page.bare(height)} - {page.bare(lift)}", opened)]
+
+
+def _bind_margin(page: _Page) -> list[str]:
+    height, lift, bind, travel = (
+        page.term(title) for title in ("installed height", "valve lift", "bind height", "travel to bind")
+    )
+    members = [one for one in page.finding.inputs if one.quantity == "bind_height" and one.asked and one.asked.member]
+    each = ", ".join(f"{one.asked.member} {page.bare(one.value)}" for one in members if one.asked)
+    formula = f"the largest of bind + step: {each}" if each else ""
+    return [
+        page.line("bind height", formula, "", bind),
+        page.line("travel to bind", "installed - bind", f"{page.bare(height)} - {page.bare(bind)}", travel),
+        page.line("bind margin", "travel to bind - lift", f"{page.bare(travel)} - {page.bare(lift)}", travel - lift),
+    ]
+
+
+def _load_at(term: str) -> Callable[[_Page], list[str]]:
+    """Give the line of a load at a height, between the spring's own points on both sides."""
+
+    def write(page: _Page) -> list[str]:
+        height, curve = page.term(term), page.input("spring_load")
+        if not isfinite(height) or not isfinite(page.finding.figure):
+            return []
+        around = _between(page, height, curve.points if curve else ())
+        load = page.whole(page.finding.figure, "load")
+        return [f"load at {term} {page.whole(height)}{around} = {load}"]
+
+    return write
+
+
+def _between(page: _Page, height: float, points: tuple[tuple[float, float], ...]) -> str:
+    below = max((one for one in points if one[0] <= height), default=None)
+    above = min((one for one in points if one[0] > height), default=None)
+    told = [f"{page.bare(load, 'load')} at {page.bare(at)}" for at, load in filter(None, (above, below))]
+    return f", measured {' and '.join(told)}" if told else ""
+
+
+def _card_load(page: _Page) -> list[str]:
+    own, card, at = (page.term(title) for title in ("its load there", "card load", "card height"))
+    figures = f"{page.bare(own, 'load')} / {page.bare(card, 'load')} - 1"
+    return [
+        page.line(
+            f"off its card at {page.whole(at)}", "own load / card load - 1", figures, page.finding.figure, "percent"
+        )
+    ]
+
+
+def _card_bind(page: _Page) -> list[str]:
+    card, own = page.term("card bind"), page.term("bind height")
+    figures = f"{page.bare(card)} - {page.bare(own)}"
+    return [page.line("below card bind", "card bind - bind height", figures, page.finding.figure)]
+
+
+def _share(page: _Page) -> list[str]:
+    own, median = page.term("its load"), page.term("median of the set")
+    figures = f"{page.bare(own, 'load')} / {page.bare(median, 'load')}"
+    return [page.line("share", "its load / median of the set", figures, page.finding.figure, "percent")]
+
+
+def _spread(page: _Page) -> list[str]:
+    most, least, median = (page.term(t) for t in ("largest load", "smallest load", "median of the set"))
+    figures = f"({page.bare(most, 'load')} - {page.bare(least, 'load')}) / {page.bare(median, 'load')}"
+    return [page.line("spread", "(largest - smallest) / median", figures, page.finding.figure, "percent")]
+
+
+_WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
+    "installed_height": (_installed,),
+    "bind_margin": (_installed, _lift, _open, _bind_margin),
+    "seat_load": (_installed, _load_at("installed height")),
+    "open_load": (_installed, _lift, _open, _load_at("open height")),
+    "card_seat_load": (_card_load,),
+    "card_open_load": (_card_load,),
+    "card_bind": (_card_bind,),
+    "set_share": (_share,),
+    "set_weakest": (_share,),
+    "set_spread": (_spread,),
+}

@@ -1,0 +1,1 @@
+"""Answers to "so what do I do next"."""

@@ -1,0 +1,181 @@
+"""What to measure next over the whole engine, as a person would walk it: one quantity, valve by valve, in head order.
+
+First what unproven checks lack, then what has gone stale, then what most narrows the doubt of close ones. Within each,
+that which the most checks wait for comes first.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from msgspec import Struct
+
+from honest_lift.checks.examine import Examination
+from honest_lift.checks.finding import Finding
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import readings_at
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.best_way import means_of
+
+LACKS, STALE, CLOSE = 0, 1, 2
+_WHY = {
+    LACKS: "not measured",
+    STALE: "stale, or read with a tool that proves nothing",
+    CLOSE: "would narrow what is close",
+}
+_AGAIN = Ground.STALE | Ground.ASSUMED | Ground.UNRANGED | Ground.NO_TOOL | Ground.SET_ASIDE | Ground.UNTOLERATED
+_LIFT = {"lobe_lift", "rocker_ratio", "lash"}
+
+
+class NextStep(Struct, frozen=True):
+    """One step: a quantity to be read at some places, or something only a person can state.
+
+    `member` and `height_mm` tell readings of springs apart. `places` in head order; none where it is to be `stated`,
+    and then `page` of engine and parts is where. `checks`: how many wait for it.
+    """
+
+    quantity: str
+    member: str
+    height_mm: float | None
+    places: tuple[Place, ...]
+    tier: int
+    checks: int
+    stated: str = ""
+    page: str = ""
+
+    @property
+    def why(self) -> str:
+        """Say why it comes up."""
+        return self.stated or _WHY[self.tier]
+
+
+class _Need(Struct, frozen=True):
+    tier: int
+    quantity: str
+    member: str = ""
+    height_mm: float | None = None
+    stated: str = ""
+    page: str = ""
+
+
+def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
+    """Rank what to do next. Only what is fitted counts."""
+    places: dict[_Need, dict[Place, None]] = {}
+    waiting: dict[_Need, int] = {}
+    for finding in examination.findings:
+        if not finding.position:
+            continue
+        needed = dict.fromkeys(_needs(book, finding))
+        for need in dict.fromkeys(need for need, _ in needed):
+            waiting[need] = waiting.get(need, 0) + 1
+        for need, place in needed:
+            if place:
+                places.setdefault(need, {})[place] = None
+    order = _walk(book)
+    steps = [
+        NextStep(need.quantity, need.member, need.height_mm,
+                 tuple(sorted(places.get(need, ()), key=lambda one: order.get(one.name, len(order)))),
+                 need.tier, count, need.stated, need.page)
+        for need, count in waiting.items()
+    ]  # fmt: skip
+    return tuple(sorted(steps, key=lambda one: (one.tier, not one.stated, -one.checks)))
+
+
+def _walk(book: Book) -> dict[str, int]:
+    """Give the order places are walked in: valves in head order, and their springs after them."""
+    names = [one.id for one in book.engine.layout.positions]
+    return {name: i for i, name in enumerate([*names, *(book.engine.spring_at(one) for one in names)])}
+
+
+def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
+    if finding.verdict is Verdict.UNPROVEN:
+        for one in finding.inputs:
+            if one.ground & Ground.MISSING:
+                yield from _lacking(book, one)
+            elif one.ground & _AGAIN:
+                yield from _again(book, one)
+        if finding.limit is None:
+            yield _unlimited(finding), None
+    elif finding.verdict is Verdict.CLOSE:
+        yield from _narrowing(book, finding)
+
+
+def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
+    place = one.asked
+    if one.quantity in ("spring_load", "bind_height") and place and not place.name:
+        yield _Need(LACKS, "", stated="fit a spring at every valve", page="Springs"), None
+    elif one.quantity == "spring_load" and place:
+        yield from _points(book, place, LACKS)
+    elif one.quantity == "bind_height" and place:
+        card = book.engine.card_of(place.name)
+        several = [member.name for member in card.members] if card and len(card.members) > 1 else [""]
+        for member in [place.member] if place.member else several:
+            yield _Need(LACKS, one.quantity, member), of_spring(place.name, member)
+    elif "engine" in CATALOG[one.quantity].places:
+        yield _Need(LACKS, one.quantity, stated="state it, or measure it at one valve", page="Cam card"), None
+    else:
+        yield _Need(LACKS, one.quantity), place
+
+
+def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place | None]]:
+    """Give the heights of a spring's set that have no load yet; all of them where it is read again."""
+    owner = book.engine.set_of(place.name)
+    if owner is None or len(owner.test_heights_mm) < 2:
+        yield _Need(tier, "spring_load", stated="state two or more test heights for its set", page="Springs"), None
+        return
+    for height in sorted(owner.test_heights_mm, reverse=True):
+        read = readings_at(book, "spring_load", of_spring(place.name), {"test_height": height})
+        if tier != LACKS or not any(not one.fate for one in read):
+            yield _Need(tier, "spring_load", "", height), of_spring(place.name)
+
+
+def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
+    if one.asked is None:
+        return
+    if one.quantity == "spring_load":
+        yield from _points(book, one.asked, STALE)
+    elif means_of(book.engine, one.quantity, one.value):
+        yield _Need(STALE, one.quantity, one.asked.member), one.asked
+    else:
+        yield _Need(STALE, one.quantity, stated="state it with its tolerance", page="Cam card"), None
+
+
+def _unlimited(finding: Finding) -> _Need:
+    if finding.check.name == "installed_height":  # its limits stand about the target
+        return _Need(LACKS, "target_height", stated="state the target height", page="Cam card")
+    if finding.check.step == "springs":
+        return _Need(LACKS, "", stated="state what the spring's card says", page="Springs")
+    return _Need(LACKS, "", stated=f"state a limit for {finding.check.title.lower()}", page="Limits")
+
+
+def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
+    """Give what most of the doubt of a close finding comes from, if it can be measured better."""
+    shares = {one.quantity: _share(finding, one) for one in finding.inputs}
+    lift = sum(share for quantity, share in shares.items() if quantity in _LIFT)
+    ranked = sorted(((share, quantity) for quantity, share in shares.items() if quantity not in _LIFT), reverse=True)
+    if finding.position and lift and (not ranked or lift > ranked[0][0]):
+        yield _Need(CLOSE, "valve_lift"), at_position(finding.position)
+        return
+    for _, quantity in ranked[:1]:
+        one = next(each for each in finding.inputs if each.quantity == quantity)
+        if one.asked and quantity != "spring_load" and means_of(book.engine, quantity, one.value):
+            yield _Need(CLOSE, quantity, one.asked.member), one.asked
+        elif quantity == "spring_load":
+            words = "hold the spring tester against a reference spring"
+            yield _Need(CLOSE, "reference_load", stated=words, page="Tester"), None
+
+
+def _share(finding: Finding, one: Input) -> float:
+    """Give how much of the variance comes with an input: its own scatter, its card's tolerance, its tools."""
+    keys = {f"scatter:{one.quantity}", *(key for key, _, _ in one.shared)}
+    squares = finding.source.parts()[:, finding.case] ** 2
+    own = sum(
+        float(square)
+        for source, square in zip(finding.source.sources, squares, strict=True)
+        if source.key in keys or (one.quantity == "spring_load" and source.key.startswith(("scatter:load", "tool:")))
+    )
+    return own / float(squares.sum()) if squares.sum() else 0.0

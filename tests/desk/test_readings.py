@@ -278,7 +278,10 @@ def test_a_rung_is_chosen_by_click_and_by_key(qtbot, open_window):
     qtbot.keyClick(rungs, Qt.Key.Key_Up)
     assert rungs.chosen.check.name == "bind_margin"
     assert window.ladder.reason.text().startswith("At least 0.060 in: too low by 0.023 in")
-    assert "bind height of spring 14 inner: 1.109 in (measured, long caliper)" in window.ladder.working.text()
+    assert (
+        "bind height = the largest of bind + step: outer 1.1530, inner 1.1090 = 1.2190 in"
+        in window.ladder.working.text()
+    )
     window.session.go("5i")
     assert rungs.chosen.check.name == "bind_margin", "the same check at the next valve"
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QModelIndex, Qt, pyqtSignal
+from PyQt6.QtCore import QModelIndex, QRect, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QFont, QGuiApplication, QKeySequence, QPainter
 from PyQt6.QtWidgets import QAbstractItemView, QStyledItemDelegate, QStyleOptionViewItem, QTableView
 
@@ -87,12 +87,22 @@ class GridDelegate(QStyledItemDelegate):
             paint_verdict(painter, t, cell.verdict, area.center().x(), area.center().y() + 1, 6.5 * z)
             return
         painter.setFont(self._face(cell))
-        painter.setPen(QColor(t.ink))
+        painter.setPen(QColor(t.muted if cell.pencilled else t.ink))
         inner = area.adjusted(round(4 * z), 0, -round(4 * z), 0)
         text = cell.text
         if painter.fontMetrics().horizontalAdvance(text) > inner.width():
             text = painter.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, inner.width())
         painter.drawText(inner, (RIGHT if cell.right else LEFT) | VCENTER, text)
+        if cell.pencilled:
+            self._dotted(painter, inner, painter.fontMetrics().horizontalAdvance(text), right=cell.right)
+
+    def _dotted(self, painter: QPainter, inner: QRect, wide: int, *, right: bool) -> None:
+        """Underline what is assumed with dots, as a pencil would."""
+        pen = painter.pen()
+        pen.setStyle(Qt.PenStyle.DotLine)
+        painter.setPen(pen)
+        left = inner.right() - wide if right else inner.left()
+        painter.drawLine(left, inner.bottom() - 4, left + wide, inner.bottom() - 4)
 
     def _face(self, cell: Cell) -> QFont:
         size = (14.5 if cell.right or cell.bold else 13) * self.view.zoom

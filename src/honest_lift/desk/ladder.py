@@ -6,7 +6,7 @@ from collections.abc import Callable
 from math import isfinite
 from typing import TYPE_CHECKING
 
-from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen
 from PyQt6.QtWidgets import QLabel, QScrollArea, QVBoxLayout, QWidget
 
@@ -27,6 +27,8 @@ _REACH = 1.15  # a rung longer than this is clipped with an arrow
 
 class Ladder(QWidget):
     """The rungs, and under them the reason of the chosen one in words."""
+
+    opened = pyqtSignal(str)  # the check whose whole finding is asked for
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -58,8 +60,19 @@ class Ladder(QWidget):
         layout.addWidget(scroll, 1)
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
-        self.rungs.chose = self.refresh
+        self.rungs.chose = self._chosen
+        self.rungs.opened = self._opened
         self.refresh()
+
+    def _chosen(self) -> None:
+        """Show another rung; where a whole finding is looked at, that one's."""
+        self.refresh()
+        if self.session.check and self.rungs.chosen:
+            self._opened()
+
+    def _opened(self) -> None:
+        if self.rungs.chosen:
+            self.opened.emit(self.rungs.chosen.check.name)
 
     def paintEvent(self, event) -> None:
         QPainter(self).fillRect(self.rect(), QColor(self.rungs.theme.paper2))
@@ -90,6 +103,7 @@ class Ladder(QWidget):
         self.verdict.setText(f"{finding.check.title}: {finding.verdict.word}")
         self.reason.setText(reason(finding, engine))
         self.working.setText("\n".join((*lines, self.tr("limit: {0}").format(source)) if source else lines))
+        self.working.setHidden(bool(self.session.check))  # the page has it already
 
 
 class Rungs(QWidget):
@@ -102,6 +116,7 @@ class Rungs(QWidget):
         self.chosen: Finding | None = None
         self._wanted = ""
         self.chose: Callable[[], object] = self.update
+        self.opened: Callable[[], object] = self.update
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName(self.tr("Margins of the current valve"))
 
@@ -118,7 +133,8 @@ class Rungs(QWidget):
             self.findings = examination.by_spring.get(self.session.spring, ())
         elif examination:
             self.findings = examination.by_position.get(self.session.position, ())
-        wanted = [one for one in self.findings if one.check.name == self._wanted]
+        name = self.session.check or self._wanted
+        wanted = [one for one in self.findings if one.check.name == name]
         self.chosen = wanted[0] if wanted else self._weakest()
         self.setFixedHeight(round((_HEAD + _RUNG * max(len(self.findings), 1) + 8) * self.zoom))
         if self.chosen:
@@ -244,8 +260,13 @@ class Rungs(QWidget):
         by = {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}.get(event.key(), 0)
         if by and self.chosen:
             self.choose(self.findings.index(self.chosen) + by)
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.opened()
         else:
             super().keyPressEvent(event)
+
+    def mouseDoubleClickEvent(self, event) -> None:
+        self.opened()
 
 
 def against(session: Session, finding: Finding) -> str:

@@ -50,6 +50,7 @@ class ReadingBar(QWidget):
         session.told.connect(lambda words: self._tell(words, error=False))
         session.warned.connect(lambda words: self._tell(words, error=True))
         session.confirmed.connect(self._say_confirmed)
+        session.asked.connect(self.choose_step)
         self.follow()
 
     def _build(self) -> None:
@@ -127,6 +128,20 @@ class ReadingBar(QWidget):
         if task in self._tasks:
             self.what.setCurrentIndex(self._tasks.index(task))
             self._choose_task()
+
+    def choose_step(self, step, way: str, tool: str) -> None:
+        """Choose what a step of the plan asks for, by a way and with a tool if it names them."""
+        self.follow()
+        key = (step.quantity, step.member, step.height_mm)
+        task = next((one for one in self._tasks if (one.quantity, one.member, one.height_mm) == key), None)
+        if task is None:
+            return
+        if way:
+            self._ways[step.quantity] = way
+        if way and tool:
+            self._tools[f"{step.quantity}/{way}"] = tool
+        self.choose(task)
+        self.entry.setFocus()
 
     def follow(self) -> None:
         """Follow the session to its place; what is typed stays."""

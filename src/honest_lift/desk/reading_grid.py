@@ -17,13 +17,17 @@ _TOOL_TIP, _ALIGNMENT, _ACCESSIBLE = 3, 7, 11
 
 
 class Cell(Struct, frozen=True):
-    """What a cell shows. `measured` looks written in, `struck` is stale, `verdict` is drawn as its shape."""
+    """What a cell shows.
+
+    `measured` looks written in, `pencilled` is assumed, `struck` is stale, `verdict` is drawn as its shape.
+    """
 
     text: str = ""
     right: bool = False
     bold: bool = False
     measured: bool = False
     struck: bool = False
+    pencilled: bool = False
     verdict: str = ""
     hover: str = ""
 

@@ -35,7 +35,8 @@ class Session(QObject):
     changed = pyqtSignal()
     examined = pyqtSignal()
     moved = pyqtSignal()  # another current valve, spring or step
-    asked = pyqtSignal(object)  # a step of the plan to be measured now
+    asked = pyqtSignal(object, str, str)  # a step of the plan to be measured now, by a way and a tool if it matters
+    page_asked = pyqtSignal(str)  # a page of engine and parts
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
     warned = pyqtSignal(str)  # something that went wrong
@@ -195,14 +196,21 @@ class Session(QObject):
         self._step(by)
         self.moved.emit()
 
-    def start(self, step: NextStep) -> None:
-        """Start measuring a step of the plan at its first place."""
+    def start(self, step: NextStep, way: str = "", tool: str = "") -> None:
+        """Start measuring a step of the plan at its first place; what can only be stated opens its page."""
+        if not step.places:
+            self.show_page(step.page)
+            return
         self.queue, self.check = step, ""
-        if step.places:
-            self.step = self._sheet_of(step)
-            self._stand_at(step.places[0].name)
+        self.step = self._sheet_of(step)
+        self._stand_at(step.places[0].name)
         self.moved.emit()
-        self.asked.emit(step)
+        self.asked.emit(step, way, tool)
+
+    def show_page(self, page: str) -> None:
+        """Open a page of engine and parts."""
+        self.open_step("engine")
+        self.page_asked.emit(page)
 
     def _sheet_of(self, step: NextStep) -> str:
         return "springs" if step.places[0].kind == "spring" else "heights"

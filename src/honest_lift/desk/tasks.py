@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from msgspec import Struct
 
 from honest_lift.desk.session import Session
@@ -9,6 +11,9 @@ from honest_lift.facts.catalog import CATALOG, Quantity
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import Place, at_position, of_spring
 from honest_lift.numbers.units import in_words
+
+if TYPE_CHECKING:
+    from honest_lift.plans.next_reading import NextStep
 
 _OF_VALVES = (
     "installed_height", "shims", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
@@ -41,6 +46,18 @@ class Task(Struct, frozen=True):
         return at_position(session.position) if session.position else None
 
 
+def title_of(session: Session, step: NextStep) -> str:
+    """Name a step of the plan as the reading bar does; what can only be stated says so itself."""
+    return step.stated or _title(session, step.quantity, step.member, step.height_mm)
+
+
+def _title(session: Session, quantity: str, member: str, height_mm: float | None) -> str:
+    if height_mm is None:
+        return f"{CATALOG[quantity].title}, {member}" if member else CATALOG[quantity].title
+    height = in_words(height_mm, "length", session.unit("length"))
+    return f"{member} alone at {height}" if member else f"load at {height}"
+
+
 def tasks_of(session: Session) -> list[Task]:
     """Give what can be read at the open step."""
     return (
@@ -52,15 +69,12 @@ def spring_tasks(session: Session) -> list[Task]:
     """Give what can be read of the current spring: the whole nest first, then its members alone."""
     owner, card = session.engine.set_of(session.spring), session.engine.card_of(session.spring)
     members: list[str] = [member.name for member in card.members] if card and len(card.members) > 1 else []
-    unit = session.unit("length")
     heights = _heights(session, owner.id, owner.test_heights_mm) if owner else ()
-    tasks = [Task("spring_load", f"load at {in_words(h, 'length', unit)}", "", h) for h in heights]
-    tasks += [Task("bind_height", f"bind height, {name}" if name else "bind height", name) for name in members or [""]]
-    return tasks + [
-        Task("spring_load", f"{name} alone at {in_words(h, 'length', unit)}", name, h)
-        for name in members
-        for h in heights
-    ]
+    wanted: list[tuple[str, str, float | None]] = [("spring_load", "", h) for h in heights]
+    wanted += [("bind_height", name, None) for name in members or [""]]
+    wanted += [("spring_load", name, h) for name in members for h in heights]
+    wanted += [("free_length", name, None) for name in members or [""]]
+    return [Task(quantity, _title(session, quantity, name, h), name, h) for quantity, name, h in wanted]
 
 
 def _heights(session: Session, owner: str, planned: tuple[float, ...]) -> tuple[float, ...]:

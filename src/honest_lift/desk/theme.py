@@ -77,6 +77,10 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QMenu::item {{ padding: 4px 26px 4px 20px; }}
     QMenu::item:disabled {{ color: {t.muted}; }}
     QMenu::separator {{ height: 1px; background: {t.rule}; margin: 4px 8px; }}
+    #heading {{ font-weight: bold; padding-top: 6px; }}
+    #bigFigure {{ font-size: {px[26]}; font-weight: bold; }}
+    #working {{ font-size: {px[14]}; background: {t.paper2}; border-left: 3px solid {t.faint}; padding: 6px 10px; }}
+    #offer {{ text-align: left; }}
     #reasonTitle {{ font-weight: bold; }}
     #title {{ font-size: {px[18]}; font-weight: bold; }}
     #subtitle, #hint {{ color: {t.muted}; }}

@@ -18,6 +18,7 @@ from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.heights.sheet import HeightsSheet
 from honest_lift.desk.ladder import Ladder
 from honest_lift.desk.measure import Measure
+from honest_lift.desk.next_list import NextList
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
@@ -53,6 +54,9 @@ class Window(QMainWindow):
             Ladder(session),
             ReadingBar(session),
         )
+        self.next = NextList(session)
+        self.ladder.opened.connect(session.look_into)
+        session.page_asked.connect(self._show_page)
         self.heights = HeightsSheet(session)
         self.heights.typed.connect(self.bar.type_into)
         self.sheets: dict[str, QWidget] = {"heights": self.heights}
@@ -60,7 +64,11 @@ class Window(QMainWindow):
         self.stack.addWidget(self.heights)
         middle = QHBoxLayout()
         middle.setSpacing(0)
-        middle.addWidget(self.route)
+        left = QVBoxLayout()
+        left.setSpacing(0)
+        left.addWidget(self.route, 1)
+        left.addWidget(self.next)
+        middle.addLayout(left)
         middle.addWidget(self.stack, 1)
         middle.addWidget(self.ladder)
         column = QVBoxLayout()
@@ -96,7 +104,11 @@ class Window(QMainWindow):
     def _sheet(self, step: str) -> QWidget:
         """Give a step's sheet, made when it is first opened: the first window waits for none it does not show."""
         if step not in self.sheets:
-            if step == "springs":
+            if step == "finding":
+                from honest_lift.desk.finding.sheet import FindingSheet
+
+                self.sheets[step] = FindingSheet(self.session)
+            elif step == "springs":
                 from honest_lift.desk.springs.sheet import SpringsSheet
 
                 sheet = SpringsSheet(self.session)
@@ -117,13 +129,13 @@ class Window(QMainWindow):
         self.theme_name, self.zoom = theme_name, zoom
         theme = THEMES[theme_name]
         self.setStyleSheet(style_sheet(theme, zoom))
-        for part in (self.strip, self.route, self.ladder, self.bar, *self.sheets.values()):
+        for part in (self.strip, self.route, self.next, self.ladder, self.bar, *self.sheets.values()):
             part.dress(theme, zoom)
         self._actions["theme"].setChecked(theme_name == "dark")
 
     def _follow(self) -> None:
         session = self.session
-        sheet = self._sheet(session.step)
+        sheet = self._sheet("finding" if session.check else session.step)
         if self.stack.currentWidget() is not sheet:
             self.stack.setCurrentWidget(sheet)
             if session.step != "engine":
@@ -223,6 +235,23 @@ class Window(QMainWindow):
     def show_heights(self) -> None:
         """Open springs and heights."""
         self.session.open_step("heights")
+
+    def _show_page(self, page: str) -> None:
+        self._sheet("engine").show_page(page)
+
+    def measure_next(self) -> None:
+        """Start what the plan has first."""
+        self.next.start()
+
+    def open_finding(self) -> None:
+        """Open the whole finding of the chosen rung; once more goes back."""
+        chosen = self.ladder.rungs.chosen
+        self.session.look_into("" if self.session.check or chosen is None else chosen.check.name)
+
+    def close_finding(self) -> None:
+        """Go back to the sheet."""
+        if self.session.check:
+            self.session.look_into("")
 
     def previous_valve(self) -> None:
         """Walk back."""

@@ -24,7 +24,9 @@ class SpringsGrid(ReadingGrid):
     def head_words(self) -> tuple[str, ...]:
         """Give the titles; what is read follows the current spring's set."""
         of_card = spring_tasks(self.session)
-        self.tasks = tuple(task for task in of_card if task.quantity == "bind_height" or not task.member)
+        self.tasks = tuple(
+            task for task in of_card if task.quantity == "bind_height" or (task.height_mm and not task.member)
+        )
         unit = self.session.unit("length")
         read = (t.title.replace("load at ", "load at\n").replace("bind height, ", "bind\n") for t in self.tasks)
         return (

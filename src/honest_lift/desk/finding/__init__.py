@@ -1,0 +1,1 @@
+"""The finding page: everything behind one verdict."""

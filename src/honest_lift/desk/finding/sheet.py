@@ -1,0 +1,256 @@
+"""The finding page of one check at the current valve: verdict, working, what it rests on, its doubt, what would settle it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import isfinite
+from typing import TYPE_CHECKING
+
+from msgspec.structs import replace
+from PyQt6.QtCore import QRectF, Qt, QTimer
+from PyQt6.QtGui import QPainter
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+
+from honest_lift.desk.finding.budget_bar import BudgetBar
+from honest_lift.desk.finding.inputs_grid import InputsGrid
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.painting import paint_verdict
+from honest_lift.desk.session import Session
+from honest_lift.desk.tasks import title_of
+from honest_lift.desk.theme import LIGHT
+from honest_lift.numbers.units import doubt_in_figures, places_for
+
+if TYPE_CHECKING:
+    from honest_lift.checks.finding import Finding
+    from honest_lift.plans.worth import Worth
+
+_SHOWN = 3  # of what is worth measuring
+
+
+class VerdictShape(QWidget):
+    """One verdict's shape, large."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.theme, self.zoom, self.word = LIGHT, 1.0, "unproven"
+        self.setFixedSize(34, 34)
+
+    def paintEvent(self, event) -> None:
+        area = QRectF(self.rect())
+        paint_verdict(QPainter(self), self.theme, self.word, area.center().x(), area.center().y(), 12 * self.zoom)
+
+
+class FindingSheet(QWidget):
+    """Follows the session: the check looked at, at whichever valve is the current one."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        self.finding: Finding | None = None
+        self._offered: tuple[object, str, str] = (None, "", "")
+        self.zoom, self.theme = 1.0, LIGHT
+        self.shape, self.title, self.back = VerdictShape(), QLabel(), QPushButton(self.tr("Back to the sheet (Esc)"))
+        self.figure, self.limit, self.reason, self.working = QLabel(), QLabel(), QLabel(), QLabel()
+        self.model, self.inputs, self.budget = InputsGrid(session), GridView(), BudgetBar()
+        self.no_doubt, self.worth_words = QLabel(), QLabel()
+        self.worth = [QPushButton() for _ in range(_SHOWN)]
+        self._starts: list[Callable[[], None]] = []
+        self._build()
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _build(self) -> None:
+        for label, name in (
+            (self.title, "title"), (self.figure, "bigFigure"), (self.limit, "subtitle"), (self.reason, "reason"),
+            (self.working, "working"), (self.no_doubt, "hint"), (self.worth_words, "hint"),
+        ):  # fmt: skip
+            label.setObjectName(name)
+            label.setTextFormat(Qt.TextFormat.PlainText)
+            label.setWordWrap(True)
+            label.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
+        self.working.setAccessibleName(self.tr("Working"))
+        self.inputs.setModel(self.model)
+        self.inputs.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.inputs.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.inputs.setAccessibleName(self.tr("What the finding rests on"))
+        for index, button in enumerate(self.worth):
+            button.setObjectName("offer")
+            button.clicked.connect(lambda _, i=index: self._starts[i]())
+        self.back.clicked.connect(lambda: self.session.look_into(""))
+        head = QHBoxLayout()
+        head.addWidget(self.shape)
+        head.addWidget(self.title, 1)
+        head.addWidget(self.back)
+        body = QWidget()
+        column = QVBoxLayout(body)
+        column.setContentsMargins(0, 0, 8, 0)
+        column.setSpacing(7)
+        row = QHBoxLayout()
+        row.addWidget(self.figure)
+        row.addSpacing(14)
+        row.addWidget(self.limit, 1)
+        column.addLayout(row)
+        column.addWidget(self.reason)
+        for words, widgets in (
+            (self.tr("Working"), [self.working]),
+            (self.tr("What it rests on"), [self.inputs]),
+            (self.tr("Where the doubt comes from"), [self.budget, self.no_doubt]),
+            (self.tr("Most worth measuring again"), [self.worth_words, *self.worth]),
+        ):
+            heading = QLabel(words)
+            heading.setObjectName("heading")
+            column.addWidget(heading)
+            for widget in widgets:
+                column.addWidget(widget)
+        column.addStretch(1)
+        scroll = QScrollArea()
+        scroll.setObjectName("reasonArea")
+        scroll.setWidgetResizable(True)
+        scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        scroll.setWidget(body)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(14, 8, 6, 6)
+        whole.addLayout(head)
+        whole.addWidget(scroll, 1)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.theme, self.zoom = theme, zoom
+        self.shape.theme, self.shape.zoom = theme, zoom
+        self.inputs.dress(theme, zoom)
+        self.budget.dress(theme, zoom)
+        header = self.inputs.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 126), (1, 142), (2, 72), (3, 112), (5, 90)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.inputs.setColumnWidth(column, round(width * zoom))
+        self.refresh()
+
+    def refresh(self) -> None:
+        """Follow the session, when the page is looked at."""
+        session = self.session
+        if not session.check or session.examination is None:
+            return
+        found = session.examination.by_position.get(session.position, ())
+        if session.step == "springs" and not session.engine.position_of(session.spring):
+            found = session.examination.by_spring.get(session.spring, ())
+        self.finding = next((one for one in found if one.check.name == session.check), None)
+        if self.finding is None:
+            self._show_none()
+        else:
+            self._show(self.finding)
+
+    def _show_none(self) -> None:
+        self.title.setText(self.tr("Nothing is found by this check here."))
+        for label in (self.figure, self.limit, self.reason, self.working, self.worth_words):
+            label.setText("")
+        self.model.finding = None
+        self.model.refresh()
+        self.budget.show_shares(())
+        for one in self.worth:
+            one.hide()
+
+    def _show(self, finding: Finding) -> None:
+        from honest_lift.checks import wording
+        from honest_lift.checks.working import working
+
+        engine = self.session.engine
+        self.shape.word = finding.verdict.word
+        self.shape.update()
+        self.title.setText(f"{wording.title(finding)}: {finding.verdict.word}")
+        self.figure.setText(wording.figure_words(finding, engine))
+        source = wording.source_words(finding)
+        margin = self.tr("margin {0}").format(wording.margin_words(finding, engine))
+        self.limit.setText(f"{wording.limit_words(finding, engine)}, {margin}\n{source}".rstrip())
+        self.reason.setText(wording.reason(finding, engine))
+        self.working.setText("\n".join(working(finding, engine)))
+        self.model.finding = finding
+        self.model.refresh()
+        rows = self.model.rowCount()
+        self.inputs.setFixedHeight(round((28 + 25 * rows) * self.zoom) + 4)
+        self._show_doubt(finding)
+        self._offer(finding)
+
+    def _show_doubt(self, finding: Finding) -> None:
+        shares = finding.shares()
+        self.budget.show_shares(shares)
+        self.budget.setVisible(bool(shares))
+        self.no_doubt.setVisible(not shares)
+        self.no_doubt.setText(self.tr("There is no figure yet, and so nothing it could doubt."))
+
+    # --- what would settle it ---
+
+    def _offer(self, finding: Finding) -> None:
+        """Say what is worth measuring, after the page has been painted: each answer is asked of the checks themselves."""
+        key = (self.session.book, finding.check.name, finding.place.title)
+        if key == self._offered:
+            return
+        self._offered = key
+        for one in self.worth:
+            one.hide()
+        self.worth_words.show()
+        if isfinite(finding.figure):
+            self.worth_words.setText(self.tr("being worked out…"))
+            QTimer.singleShot(0, self._work_out)
+        else:
+            self._offer_missing(finding)
+
+    def _offer_missing(self, finding: Finding) -> None:
+        """Offer to measure what is missing here, as the plan has it."""
+        here = {finding.position, finding.place.name, self.session.engine.spring_at(finding.position)} - {""}
+        steps = [
+            one
+            for one in self.session.plan
+            if one.tier == 0 and (not one.places or here & {p.name for p in one.places})
+        ]
+        self.worth_words.setText(
+            self.tr("First what is missing:") if steps else self.tr("Something is missing that can't be measured here.")
+        )
+        self._starts = []
+        for button, step in zip(self.worth, steps, strict=False):
+            places = tuple(one for one in step.places if one.name in here)
+            button.setText(
+                self.tr("{0}, {1}").format(title_of(self.session, step), places[0].title) if places else step.stated
+            )
+            button.show()
+            self._starts.append(lambda step=step, places=places: self.session.start(replace(step, places=places)))
+
+    def _work_out(self) -> None:
+        from honest_lift.plans.worth import worth_measuring
+
+        if self.finding is None or self._offered[0] is not self.session.book:
+            return
+        found = worth_measuring(self.session.book, self.finding)[:_SHOWN]
+        self._starts = [lambda one=one: self._start(one) for one in found]
+        self.worth_words.setText("" if found else self.tr("Nothing in the drawer would narrow it noticeably."))
+        self.worth_words.setVisible(not found)
+        for button, worth in zip(self.worth, [*found, *[None] * _SHOWN], strict=False):
+            button.setVisible(worth is not None)
+            if worth is not None:
+                self._name(button, worth)
+
+    def _name(self, button: QPushButton, worth: Worth) -> None:
+        finding, engine = self.finding, self.session.engine
+        assert finding is not None
+        dimension = finding.check.dimension
+        unit = engine.unit(dimension)
+
+        def doubt(value: float) -> str:
+            return doubt_in_figures(value, dimension, unit, places_for(value, dimension, unit))
+
+        tool = engine.tool(worth.tool)
+        by = f", {tool.name}" if tool and worth.way else ""
+        words = f"{worth.words}{by}: ±{doubt(finding.expanded)} → ±{doubt(worth.expanded)} {unit}, {worth.verdict.word}"
+        button.setText(words)
+
+    def _start(self, worth: Worth) -> None:
+        from honest_lift.plans.next_reading import CLOSE, NextStep
+
+        if not worth.way:
+            self.session.show_page("Tester")
+            return
+        self.session.start(
+            NextStep(worth.quantity, worth.place.member, None, (worth.place,), CLOSE, 1), worth.way, worth.tool
+        )

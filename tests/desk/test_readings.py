@@ -76,7 +76,7 @@ def test_what_is_understood_is_said_while_typing(qtbot, open_window):
     window.session.go("2i")
     qtbot.keyClicks(window.bar.entry, "1 7/8")
     assert window.bar.way.currentData() == "height_micrometer_bare", "the way this valve was last read"
-    said = "1.875 in = 47.62 mm; less locator thickness 0.060 in, shims 0.015 in: 1.800 in"
+    said = "1.875 in = 47.62 mm; less locator thickness 0.060 in, less shims 0.015 in: 1.800 in"
     assert window.bar.understood.text() == said
     window.bar.way.setCurrentIndex(window.bar.way.findData("height_micrometer"))
     window.bar._choose_way()

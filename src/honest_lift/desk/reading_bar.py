@@ -7,12 +7,15 @@ from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from honest_lift.desk.session import Session
+from honest_lift.desk.taking import Taken, edit_for
 from honest_lift.desk.tasks import Task, tasks_of
 from honest_lift.desk.theme import LIGHT
-from honest_lift.facts.edits import Confirm, Fit, fitment, reading_of, readings_at
+from honest_lift.desk.typed_value import Typed, read_typed, understood_words
+from honest_lift.facts.catalog import Way
+from honest_lift.facts.edits import EditError, readings_at
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.place import Place
-from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import in_words
 
 
@@ -61,6 +64,12 @@ class ReadingBar(QWidget):
         self.entry.walked.connect(self.session.walk)
         self.entry.entered.connect(lambda repeat: self.confirm(repeat=repeat))
         self.entry.setMaxLength(200)
+        self.also, self.also_label = QLineEdit(), QLabel()
+        self.also.setObjectName("barAlso")
+        self.also.setAccessibleName(self.tr("what else the way asks for"))
+        self.also_label.setObjectName("barSmall")
+        self.also.textEdited.connect(lambda _: self._typed(self.entry.text()))
+        self.also.returnPressed.connect(self.entry.setFocus)
         self.understood, self.hint, self.then = QLabel(), QLabel(), QLabel()
         self.understood.setObjectName("barUnderstood")
         self.understood.setWordWrap(True)
@@ -93,6 +102,13 @@ class ReadingBar(QWidget):
         row.setSpacing(14)
         row.addLayout(place, 10)
         row.addLayout(how, 16)
+        self.beside = QWidget()
+        beside = QVBoxLayout(self.beside)
+        beside.setContentsMargins(0, 0, 0, 0)
+        beside.setSpacing(1)
+        beside.addWidget(self.also_label)
+        beside.addWidget(self.also)
+        row.addWidget(self.beside)
         row.addWidget(self.entry, 13)
         row.addLayout(words, 34)
         self.what.activated.connect(self._choose_task)
@@ -109,6 +125,7 @@ class ReadingBar(QWidget):
         self.setFixedHeight(round(76 * zoom))
         self.entry.setFixedHeight(round(46 * zoom))
         self.entry.setMinimumWidth(round(190 * zoom))
+        self.beside.setFixedWidth(round(76 * zoom))
 
     # --- what is measured ---
 
@@ -204,6 +221,17 @@ class ReadingBar(QWidget):
             wanted = self._tools.get(f"{task.quantity}/{key}", default.id if default else None)
             self.tool.setCurrentIndex(max(self.tool.findData(wanted), 0))
         self.tool.setEnabled(way is not None)
+        self._show_asked()
+
+    def _show_asked(self) -> None:
+        """Show the small field of what the way asks for beside the entry, where it asks for something."""
+        way = self._way()
+        self.beside.setVisible(bool(way and way.asked))
+        for one in way.asked if way else ():
+            if self.also_label.text() != one.title:
+                self.also_label.setText(one.title)
+                self.also.setText(one.usual)
+                self.also.setAccessibleName(one.title)
 
     def _choose_way(self) -> None:
         self._ways[self.task.quantity] = self.way.currentData()
@@ -217,7 +245,7 @@ class ReadingBar(QWidget):
         self.entry.setFocus()
 
     def _way_howto(self) -> str:
-        way = self.task.row.way(self.way.currentData() or "") if self.task else None
+        way = self._way()
         return way.howto if way else ""
 
     def _show_place(self) -> None:
@@ -238,39 +266,25 @@ class ReadingBar(QWidget):
     def _typed(self, text: str) -> None:
         """Say at once what is understood."""
         self._asked = self._asked if text == self._asked else ""
-        if not text.strip():
-            self.understood.setText("")
-            self._show_hint()
-            return
-        try:
-            value = self._parse(text)
-        except EntryError as error:
-            self._tell(str(error), error=True)
+        typed = self._understand(text)
+        if typed is None:
             return
         self._style(error=False)
-        self.understood.setText(self._understood_words(value) if value is not None else "")
+        self.understood.setText(understood_words(self.session, self.task, self._way(), typed) if self.task else "")
         self._show_hint()
 
-    def _parse(self, text: str) -> float | None:
-        row = self.task.row
-        return parse(text, Field.within(row.dimension, self.session.unit(row.dimension), row.physical))
+    def _understand(self, text: str) -> Typed | None:
+        """Read what is typed; None where it can't be, and then that is said."""
+        if self.task is None or not text.strip():
+            return Typed(None)
+        try:
+            return read_typed(self.session, self.task, self._way(), text, self._also())
+        except EntryError as error:
+            self._tell(str(error), error=True)
+            return None
 
-    def _understood_words(self, value: float) -> str:
-        task = self.task
-        unit = self.session.unit(task.row.dimension)
-        words = in_words(value, task.row.dimension, unit)
-        other = {"in": "mm", "mm": "in", "lbf": "N", "N": "lbf"}.get(unit)
-        if other:
-            words += f" = {in_words(value, task.row.dimension, other)}"
-        if task.quantity != "installed_height" or not self.session.position:
-            return words
-        from honest_lift.estimates.heights import corrected
-
-        height, parts = corrected(self.session.book, self.way.currentData() or "", self.session.position, value)
-        if not parts:
-            return words
-        taken = ", ".join(f"{one.title} {in_words(one.value, 'length', unit)}" for one in parts)
-        return f"{words}; less {taken}: {in_words(height, 'length', unit)}"
+    def _way(self) -> Way | None:
+        return self.task.row.way(self.way.currentData() or "") if self.task else None
 
     def _show_hint(self) -> None:
         """Say what stands here already, or how to measure it."""
@@ -326,50 +340,61 @@ class ReadingBar(QWidget):
                 self.tr("There is no place to measure yet: lay out the heads under Engine and parts."), error=True
             )
             return
-        try:
-            value = self._parse(text)
-        except EntryError as error:
-            self._tell(str(error), error=True)
+        typed = self._understand(text)
+        if typed is None:
             return
-        if value is None:
+        if typed.value is None:
             self._tell(self.tr("Nothing is typed, so nothing is taken. Down steps on without a reading."), error=True)
             return
-        if not self._is_plausible(task, value, text):
+        if not self._is_agreed(task, typed, text):
             return
         self.entry.clear()
-        if self._take(task, place, value, text.strip(), repeat=repeat):
+        if self._take(typed, text.strip(), repeat=repeat):
             self._tell(self.tr("{0} at {1} taken.").format(text.strip(), place.title), error=False)
             self._show_hint()
             self.entry.setFocus()
         else:
             self.entry.setText(text)
 
-    def _is_plausible(self, task: Task, value: float, text: str) -> bool:
-        low, high = task.row.plausible
-        if low <= value <= high or self._asked == text:
+    def _is_agreed(self, task: Task, typed: Typed, text: str) -> bool:
+        """Ask once about what is unusual: Enter again takes it."""
+        question = self._doubtful(task, typed)
+        if not question or self._asked == text:
             self._asked = ""
             return True
         self._asked = text
-        unit = self.session.unit(task.row.dimension)
-        given, span = (
-            in_words(value, task.row.dimension, unit),
-            tuple(in_words(end, task.row.dimension, unit) for end in (low, high)),
-        )
-        self._tell(
-            self.tr("{0} is unusual for {1}, mostly {2} to {3}. Enter again takes it.").format(
-                given, task.title, *span
-            ),
-            error=True,
-        )
+        self._tell(question, error=True)
         return False
 
-    def _take(self, task: Task, place: Place, value: float, text: str, *, repeat: bool) -> bool:
-        unit = self.session.unit(task.row.dimension)
-        if task.quantity == "shims":
-            one = fitment(self.session.engine, "shims", place.name, thicknesses_mm=(value,) if value else ())
-            return self.session.do(Fit((one,), f"shims at {place.title}: {text}"), then_walk=True)
-        reading = reading_of(
-            self.session.book, task.quantity, place, value, text=text, unit=unit, way=self.way.currentData() or "",
-            tool=self.tool.currentData() or "", at=task.at, repeat=repeat,
-        )  # fmt: skip
-        return self.session.do(Confirm((reading,)), then_walk=True)
+    def _doubtful(self, task: Task, typed: Typed) -> str:
+        """Say what is unusual about what was typed; "" for nothing."""
+        if typed.is_assumed and typed.low is None:
+            return self.tr(
+                "An assumption without a range can neither pass nor fail. Add one, as in ~1.8 ±.05; Enter again takes it without."
+            )
+        low, high = task.row.plausible
+        value = typed.value or 0.0
+        if low <= value <= high:
+            return ""
+        dimension, unit = task.row.dimension, self.session.unit(task.row.dimension)
+        given, *span = (in_words(one, dimension, unit) for one in (value, low, high))
+        return self.tr("{0} is unusual for {1}, mostly {2} to {3}. Enter again takes it.").format(
+            given, task.title, *span
+        )
+
+    def _take(self, typed: Typed, text: str, *, repeat: bool) -> bool:
+        try:
+            return self.session.do(edit_for(self.session, self.taken(repeat=repeat), typed, text), then_walk=True)
+        except EditError as error:
+            self._tell(str(error), error=True)
+            return False
+
+    def taken(self, *, repeat: bool = False) -> Taken:
+        """Give what is read and how, as the bar stands."""
+        assert self.task is not None and self.place is not None
+        return Taken(self.task, self.place, self._way(), self.tool.currentData() or "", self._also(), repeat)
+
+    def _also(self) -> dict[str, str]:
+        """Give what is typed beside the entry, by what the way asks for."""
+        way = self._way()
+        return {one.key: self.also.text() for one in way.asked} if way else {}

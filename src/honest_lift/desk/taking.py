@@ -1,0 +1,76 @@
+"""How what was typed becomes an edit: a reading, a stack of shims, or an assumption."""
+
+from __future__ import annotations
+
+from msgspec import Struct
+
+from honest_lift.desk.session import Session
+from honest_lift.desk.tasks import Task
+from honest_lift.desk.typed_value import Typed
+from honest_lift.facts.catalog import Way
+from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, reading_of, readings_at
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.place import Place
+
+
+class Taken(Struct, frozen=True):
+    """What is read and how: the task, its place, the way and tool chosen, and what else was typed."""
+
+    task: Task
+    place: Place
+    way: Way | None
+    tool: str = ""
+    also: dict[str, str] = {}
+    repeat: bool = False
+
+
+def edit_for(session: Session, taken: Taken, typed: Typed, text: str) -> Edit:
+    """Give the edit that takes what was typed. Raises EditError with a sentence."""
+    task, place = taken.task, taken.place
+    if typed.is_assumed:
+        return _assumption(session, taken, typed, text)
+    if task.quantity == "shims":
+        thicknesses = (typed.value,) if typed.value else ()
+        one = fitment(session.engine, "shims", place.name, thicknesses_mm=thicknesses)
+        return Fit((one,), f"shims at {place.title}: {text}")
+    return Confirm((reading_for(session, taken, typed.value or 0.0, text),))
+
+
+def reading_for(session: Session, taken: Taken, value: float, text: str) -> Reading:
+    """Give the reading of a value in the inside unit. Raises EditError where its way lacks a gauge."""
+    task, way = taken.task, taken.way
+    gauge = _carrying_gauge(session, way)
+    also = {one.key: taken.also.get(one.key, "") or one.usual for one in way.asked} if way else {}
+    return reading_of(
+        session.book, task.quantity, taken.place, value, text=text, unit=session.unit(task.row.dimension),
+        way=way.key if way else "", tool=taken.tool, at=task.at, repeat=taken.repeat, also=also, at_tool=gauge,
+    )  # fmt: skip
+
+
+def _carrying_gauge(session: Session, way: Way | None) -> str:
+    """Give the gauge that carries a height to the tester: the drawer's default, else the first of its kind."""
+    if way is None or not way.carried_by:
+        return ""
+    engine = session.engine
+    default = engine.tool_for("installed_height", "height_micrometer")
+    fitting = [one.id for one in engine.tools if one.kind in way.carried_by]
+    if not fitting:
+        raise EditError("There is no height micrometer in the drawer to carry the height: add it under Tools.")
+    return default.id if default and default.id in fitting else fitting[0]
+
+
+def _assumption(session: Session, taken: Taken, typed: Typed, text: str) -> State:
+    """State an assumption where nobody has measured; a reading there would count instead of it."""
+    task, place, row = taken.task, taken.place, taken.task.row
+    if row.at or place.kind not in row.places or task.quantity == "shims":
+        raise EditError(f"{task.title[:1].upper()}{task.title[1:]} can't be assumed: it is measured.")
+    if any(not one.fate for one in readings_at(session.book, task.quantity, place, task.at)):
+        raise EditError(
+            "A reading stands here and counts instead of an assumption. Strike it out first if it is wrong."
+        )
+    bound = typed.low is not None and typed.low <= row.physical[0]
+    return State((Fact(
+        task.quantity, place, typed.value or 0.0, "assumed", text, session.unit(row.dimension), low=typed.low,
+        high=typed.high, low_is_physical=bound, source="typed as an assumption",
+    ),))  # fmt: skip

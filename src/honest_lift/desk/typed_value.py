@@ -1,0 +1,94 @@
+"""What is typed into the reading bar, understood: a value, an assumption with its range, or nothing; and in words."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from msgspec import Struct
+
+from honest_lift.desk.session import Session
+from honest_lift.desk.tasks import Task
+from honest_lift.facts.catalog import Way
+from honest_lift.numbers.entry import EntryError, Field, is_rough, parse, parse_rough
+from honest_lift.numbers.units import in_words, unit_of
+
+_OTHER = {"in": "mm", "mm": "in", "lbf": "N", "N": "lbf"}
+
+
+class Typed(Struct, frozen=True):
+    """What was typed, in the inside unit. `value` is None for a blank; `low` and `high` belong to an assumption."""
+
+    value: float | None
+    is_assumed: bool = False
+    low: float | None = None
+    high: float | None = None
+
+
+def read_typed(session: Session, task: Task, way: Way | None, text: str, also: dict[str, str]) -> Typed:
+    """Read what is typed, with what else its way asks for. Raises EntryError with a sentence."""
+    row = task.row
+    field = Field.within(row.dimension, session.unit(row.dimension), row.physical)
+    if is_rough(text):
+        rough = parse_rough(text, field)
+        return Typed(rough.value, True, rough.low, rough.high)
+    if way is None or not way.asked:
+        return Typed(parse(text, field))
+    return Typed(_with_asked(session, task, way, text, also))
+
+
+def _with_asked(session: Session, task: Task, way: Way, text: str, also: dict[str, str]) -> float | None:
+    """Work out what the figures of one reading come to, such as a burette's end less its start."""
+    row, unit = task.row, session.unit(task.row.dimension)
+    high = Fraction(str(3 * row.physical[1])) / unit_of(row.dimension, unit).factor
+    loose = Field(row.dimension, unit, Fraction(0), high)
+    figure = parse(text, loose)
+    if figure is None:
+        return None
+    total, told = way.sign * figure, []
+    for asked in way.asked:
+        other = parse(also.get(asked.key, "") or asked.usual, loose)
+        if other is None:
+            raise EntryError(f"The {asked.title} is missing: type it into the small field beside the entry.")
+        total += asked.sign * other
+        told.append(f"{asked.title} {in_words(other, row.dimension, unit)}")
+    low, most = row.physical
+    if not low <= total <= most:
+        raise EntryError(
+            f"With {' and '.join(told)} this comes to {in_words(total, row.dimension, unit)}, which {row.title} can't be. "
+            "Are start and end exchanged?"
+        )
+    return total
+
+
+def understood_words(session: Session, task: Task, way: Way | None, typed: Typed) -> str:
+    """Say what was understood: in both systems, and what has to come off or be added."""
+    if typed.value is None:
+        return ""
+    dimension, unit = task.row.dimension, session.unit(task.row.dimension)
+    words = in_words(typed.value, dimension, unit)
+    if typed.is_assumed:
+        return _assumed_words(session, task, typed)
+    if other := _OTHER.get(unit):
+        words += f" = {in_words(typed.value, dimension, other)}"
+    if task.quantity != "installed_height" or not session.position or way is None:
+        return words
+    from honest_lift.estimates.heights import corrected
+
+    height, parts = corrected(session.book, way.key, session.position, typed.value)
+    if not parts:
+        return words
+    signs = {quantity: sign for sign, quantity in way.corrections}
+    taken = ", ".join(
+        f"{'less' if signs[one.quantity] < 0 else 'plus'} {one.title} {in_words(one.value, 'length', unit)}"
+        for one in parts
+    )
+    return f"{words}; {taken}: {in_words(height, 'length', unit)}"
+
+
+def _assumed_words(session: Session, task: Task, typed: Typed) -> str:
+    dimension, unit = task.row.dimension, session.unit(task.row.dimension)
+    words = f"assumed {in_words(typed.value, dimension, unit)}"
+    if typed.low is None or typed.high is None:
+        return f"{words}, without a range. Add one, as in ~1.8 ±.05 or ~1.75 to 1.85."
+    low, high = (in_words(end, dimension, unit) for end in (typed.low, typed.high))
+    return f"{words}, from {low} to {high}. What rests on it never passes."

@@ -13,6 +13,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment
+from honest_lift.facts.fresh import default_tools
 from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut
 from honest_lift.facts.layout import COMMON, Layout, read_layout
 from honest_lift.facts.limits import Limit, default_limits
@@ -45,7 +46,7 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         + tuple(Spring(row[0], "new") for row in NEW_SPRINGS),
         fitments=_fitments(layout),
         tools=_tools(),
-        default_tools=_default_tools(),
+        default_tools=default_tools({tool.kind: tool.id for tool in _tools()}) | _default_tools(),
         limits=_limits(),
         people=("Ash", "Rowan"),
         hand="Ash",

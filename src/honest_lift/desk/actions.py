@@ -38,6 +38,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("step_engine", "&Engine and parts", "&View", "Ctrl+1", "show_engine"),
     ActionRow("step_springs", "&Spring bench", "&View", "Ctrl+2", "show_springs"),
     ActionRow("step_heights", "Springs and &heights", "&View", "Ctrl+3", "show_heights"),
+    ActionRow("step_readings", "&All readings", "&View", "Ctrl+4", "show_readings"),
     ActionRow("finding", "The whole &finding, and back", "&View", "F3", "open_finding", True),
     ActionRow("back", "&Back to the sheet", "&View", "Esc", "close_finding"),
     ActionRow("previous", "&Previous valve", "&View", "Ctrl+Up", "previous_valve", True),

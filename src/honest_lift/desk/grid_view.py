@@ -17,6 +17,7 @@ class GridView(QTableView):
 
     typed = pyqtSignal(str)
     chosen = pyqtSignal(int, int)
+    pasted = pyqtSignal()
 
     def __init__(self) -> None:
         super().__init__()
@@ -40,6 +41,8 @@ class GridView(QTableView):
     def keyPressEvent(self, event) -> None:
         if event.matches(QKeySequence.StandardKey.Copy):
             self.copy()
+        elif event.matches(QKeySequence.StandardKey.Paste):
+            self.pasted.emit()
         elif (
             event.text() and event.text().isprintable() and not event.modifiers() & Qt.KeyboardModifier.ControlModifier
         ):
@@ -93,6 +96,8 @@ class GridDelegate(QStyledItemDelegate):
         if painter.fontMetrics().horizontalAdvance(text) > inner.width():
             text = painter.fontMetrics().elidedText(text, Qt.TextElideMode.ElideRight, inner.width())
         painter.drawText(inner, (RIGHT if cell.right else LEFT) | VCENTER, text)
+        if cell.wrong:
+            painter.fillRect(inner.left(), inner.bottom() - 3, inner.width(), 2, QColor(t.fails))
         if cell.pencilled:
             self._dotted(painter, inner, painter.fontMetrics().horizontalAdvance(text), right=cell.right)
 

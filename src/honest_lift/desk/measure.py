@@ -8,7 +8,7 @@ from honest_lift.desk import questions
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Fit, MoveReading, NoteReading, StrikeOut, fit_springs, fitment
-from honest_lift.facts.fitments import CHANGEABLE
+from honest_lift.facts.fitments import CHANGEABLE, SCOPES, WHOLE
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place, at_position, of_spring, position_title
 
@@ -106,7 +106,10 @@ class Measure:
             fit_set(self.session, sets[names.index(answer)])
 
     def record_change(self) -> None:
-        """Write down that something was changed at the current valve; what depended on it goes stale."""
+        """Write down that something was changed at the current valve, its head or the engine.
+
+        What depended on it goes stale, and undo brings it back.
+        """
         here = self.session.position
         if not here:
             return
@@ -121,5 +124,8 @@ class Measure:
             self.window, self.tr("Changed"), self.tr("In a few words, for the reading that goes stale:"), answer
         )
         if note is not None:
-            one = fitment(self.session.engine, slot, here, note=note)
-            self.session.do(Fit((one,), f"{answer} at {position_title(here)}"))
+            engine = self.session.engine
+            scope = SCOPES.get(slot, "position")
+            holder = {"head": engine.layout.head_of(here), "engine": WHOLE}.get(scope, here)
+            where = {"head": f"the {holder} head", "engine": "the engine"}.get(scope, position_title(here))
+            self.session.do(Fit((fitment(engine, slot, holder, note=note),), f"{answer} at {where}"))

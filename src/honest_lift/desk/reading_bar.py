@@ -2,37 +2,22 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QPainter
+from PyQt6.QtGui import QColor, QGuiApplication, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
+from honest_lift.desk.entry_line import Entry
+from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
 from honest_lift.desk.taking import Taken, edit_for
-from honest_lift.desk.tasks import Task, tasks_of
+from honest_lift.desk.tasks import Task, places_of, tasks_of
 from honest_lift.desk.theme import LIGHT
-from honest_lift.desk.typed_value import Typed, read_typed, understood_words
+from honest_lift.desk.typed_value import Typed, doubtful, read_typed, understood_words
 from honest_lift.facts.catalog import Way
+from honest_lift.facts.columns import ColumnError
 from honest_lift.facts.edits import EditError, readings_at
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.place import Place
 from honest_lift.numbers.entry import EntryError
-from honest_lift.numbers.units import in_words
-
-
-class Entry(QLineEdit):
-    """The wide entry: Up and Down walk to another place, Enter takes what is typed, with Shift as a repeat."""
-
-    walked = pyqtSignal(int)
-    entered = pyqtSignal(bool)
-
-    def keyPressEvent(self, event) -> None:
-        key = event.key()
-        if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
-            self.walked.emit(-1 if key == Qt.Key.Key_Up else 1)
-        elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
-            self.entered.emit(bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
-        else:
-            super().keyPressEvent(event)
 
 
 class ReadingBar(QWidget):
@@ -63,6 +48,7 @@ class ReadingBar(QWidget):
         self.entry = Entry()
         self.entry.walked.connect(self.session.walk)
         self.entry.entered.connect(lambda repeat: self.confirm(repeat=repeat))
+        self.entry.pasted.connect(self.paste)
         self.entry.setMaxLength(200)
         self.also, self.also_label = QLineEdit(), QLabel()
         self.also.setObjectName("barAlso")
@@ -176,6 +162,8 @@ class ReadingBar(QWidget):
         self._typed(self.entry.text())
 
     def _choose_task(self) -> None:
+        if self.task and self.session.step == "readings":
+            self.session.walk_along(self.task.kind)
         self._fill_ways()
         self._show_place()
         self._typed(self.entry.text())
@@ -358,7 +346,7 @@ class ReadingBar(QWidget):
 
     def _is_agreed(self, task: Task, typed: Typed, text: str) -> bool:
         """Ask once about what is unusual: Enter again takes it."""
-        question = self._doubtful(task, typed)
+        question = doubtful(self.session, task, typed)
         if not question or self._asked == text:
             self._asked = ""
             return True
@@ -366,32 +354,32 @@ class ReadingBar(QWidget):
         self._tell(question, error=True)
         return False
 
-    def _doubtful(self, task: Task, typed: Typed) -> str:
-        """Say what is unusual about what was typed; "" for nothing."""
-        if typed.is_assumed and typed.low is None:
-            return self.tr(
-                "An assumption without a range can neither pass nor fail. Add one, as in ~1.8 ±.05; Enter again takes it without."
+    def paste(self) -> None:
+        """Take the column on the clipboard, from the current place on."""
+        task = self.task
+        if task is None or self.place is None:
+            self._tell(
+                self.tr("There is no place to paste to yet: lay out the heads under Engine and parts."), error=True
             )
-        low, high = task.row.plausible
-        value = typed.value or 0.0
-        if low <= value <= high:
-            return ""
-        dimension, unit = task.row.dimension, self.session.unit(task.row.dimension)
-        given, *span = (in_words(one, dimension, unit) for one in (value, low, high))
-        return self.tr("{0} is unusual for {1}, mostly {2} to {3}. Enter again takes it.").format(
-            given, task.title, *span
-        )
+            return
+        try:
+            came = paste(self.session, self.taken(), places_of(self.session, task), QGuiApplication.clipboard().text())
+        except ColumnError as error:
+            self._tell(str(error), error=True)
+            return
+        self._tell(came.words, error=bool(came.refused))
 
     def _take(self, typed: Typed, text: str, *, repeat: bool) -> bool:
         try:
-            return self.session.do(edit_for(self.session, self.taken(repeat=repeat), typed, text), then_walk=True)
+            edit = edit_for(self.session, self.taken(repeat=repeat), typed, text)
+            self.session.mend(self.task, self.place.name)
+            return self.session.do(edit, then_walk=True)
         except EditError as error:
             self._tell(str(error), error=True)
             return False
 
     def taken(self, *, repeat: bool = False) -> Taken:
         """Give what is read and how, as the bar stands."""
-        assert self.task is not None and self.place is not None
         return Taken(self.task, self.place, self._way(), self.tool.currentData() or "", self._also(), repeat)
 
     def _also(self) -> dict[str, str]:

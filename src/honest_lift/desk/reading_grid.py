@@ -11,6 +11,7 @@ from PyQt6.QtGui import QStandardItem, QStandardItemModel
 
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.session import Session
+from honest_lift.facts.journal import Standing
 
 # Qt::ItemDataRole, as the numbers they are
 _TOOL_TIP, _ALIGNMENT, _ACCESSIBLE = 3, 7, 11
@@ -19,7 +20,8 @@ _TOOL_TIP, _ALIGNMENT, _ACCESSIBLE = 3, 7, 11
 class Cell(Struct, frozen=True):
     """What a cell shows.
 
-    `measured` looks written in, `pencilled` is assumed, `struck` is stale, `verdict` is drawn as its shape.
+    `measured` looks written in, `pencilled` is assumed, `struck` is stale, `wrong` was refused,
+    `verdict` is drawn as its shape.
     """
 
     text: str = ""
@@ -28,6 +30,7 @@ class Cell(Struct, frozen=True):
     measured: bool = False
     struck: bool = False
     pencilled: bool = False
+    wrong: bool = False
     verdict: str = ""
     hover: str = ""
 
@@ -98,3 +101,15 @@ class ReadingGrid(QStandardItemModel):
     def row_of(self, name: str) -> int:
         """Give the row of a name; -1 for none."""
         return self.names.index(name) if name in self.names else -1
+
+
+def as_typed(one: Standing) -> str:
+    """Give a reading as it was typed, with what else was."""
+    also = ", ".join(f"{key} {text}" for key, text in one.reading.also.items())
+    return f"{one.reading.text} ({also})" if also else one.reading.text
+
+
+def tell_history(history: list[Standing]) -> str:
+    """Tell every reading of a place in a line each, the struck-out and the replaced ones too."""
+    lines = ((as_typed(one), one.reading.when[:10], one.reading.by, one.note, one.fate) for one in history)
+    return "\n".join(", ".join(part for part in line if part) for line in lines)

@@ -23,13 +23,15 @@ class Column(Struct, frozen=True):
     """A column: its title, the text of a record's cell, and what a typed text makes of the record.
 
     `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives
-    the texts to choose from, `kind` what the value is: measured looks written in, assumed looks pencilled.
+    the texts to choose from, `choices_of` those
+    of a record, `kind` what the value is: measured looks written in, assumed looks pencilled.
     """
 
     title: str
     get: Callable[[Any], str]
     put: Callable[[Any, str], Any] | None = None
     choices: Callable[[], Sequence[str]] | None = None
+    choices_of: Callable[[Any], Sequence[str]] | None = None
     right: bool = False
     width: int = 0
     kind: Callable[[Any], str] | None = None
@@ -213,11 +215,12 @@ class _Editor(QStyledItemDelegate):
     """Edits a cell by a line, or by a list where there are choices."""
 
     def createEditor(self, parent, option, index):
-        choices = self.parent().records.columns[index.column()].choices
-        if choices is None:
+        records = self.parent().records
+        column, record = records.columns[index.column()], records.records[index.row()]
+        if column.choices is None and column.choices_of is None:
             return super().createEditor(parent, option, index)
         box = QComboBox(parent)
-        box.addItems([str(one) for one in choices()])
+        box.addItems([str(one) for one in (column.choices_of(record) if column.choices_of else column.choices())])
         box.activated.connect(lambda _: (self.commitData.emit(box), self.closeEditor.emit(box)))
         return box
 

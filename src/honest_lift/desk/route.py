@@ -6,12 +6,14 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QWidget
 
+from honest_lift.desk.alignment import RIGHT
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import STEPS, Session
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.staleness import is_stale
 
 _ROW = 46
 
@@ -59,7 +61,7 @@ class Route(QWidget):
             painter.setFont(font(14 * z, bold=here))
             painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
             self._paint_progress(painter, top + 29 * z, done, whole)
-            if i:  # engine and parts carries no verdict
+            if i in (1, 2):  # engine and parts, and the sheet of all readings, carry no verdict
                 paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())
@@ -71,10 +73,10 @@ class Route(QWidget):
         if whole and done < whole:
             filled = min(filled, blocks - 1)
         for i in range(blocks):
-            painter.fillRect(QRectF((42 + 6.6 * i) * z, y, 4.6 * z, 4.6 * z), QColor(t.ink if i < filled else t.rule))
+            painter.fillRect(QRectF((42 + 5.4 * i) * z, y, 4.0 * z, 4.6 * z), QColor(t.ink if i < filled else t.rule))
         painter.setPen(QColor(t.muted))
         painter.setFont(font(12 * z))
-        painter.drawText(QPointF(152 * z, y + 6 * z), f"{done}/{whole}")
+        painter.drawText(QRectF(110 * z, y - 6 * z, self.width() - 120 * z, 16 * z), RIGHT, f"{done}/{whole}")
 
     def mousePressEvent(self, event) -> None:
         row = int((event.position().y() / self.zoom - 8) // _ROW)
@@ -110,6 +112,9 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         return sum((name, "spring_load") in read and (name, "bind_height") in read for name in fitted), len(
             engine.layout.positions
         )
+    if step == "readings":
+        counting = [one for one in standing(session.book.journal) if not one.fate]
+        return sum(not is_stale(engine, one) for one in counting), len(counting)
     stated = {fact.quantity for fact in engine.facts} | {
         one.reading.quantity
         for one in standing(session.book.journal)

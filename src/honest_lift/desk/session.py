@@ -19,14 +19,16 @@ from honest_lift.facts.file import FileError, backup_of, read_book
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
-from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
     from honest_lift.facts.recovery import Leftover
     from honest_lift.plans.next_reading import NextStep
 
-STEPS = {"engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights"}
+STEPS = {
+    "engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights", "readings": "All readings",
+}  # fmt: skip
 
 
 class Session(QObject):
@@ -52,6 +54,8 @@ class Session(QObject):
         self.position = ""
         self.spring = ""
         self.shown = "bind_margin"
+        self.walks = "position"  # the kind of place walked on the sheet of all readings
+        self._refused: dict[tuple[object, str], tuple[str, str]] = {}  # pasted cells that can't stand, and why
         self.check = ""  # the check whose finding is looked at, whole
         self.plan: tuple[NextStep, ...] = ()
         self.queue: NextStep | None = None  # what is being walked, place by place
@@ -235,10 +239,33 @@ class Session(QObject):
         return next((one for one in names[at + 1 :] + names[:at] if one in left), "")
 
     def _stand_at(self, name: str) -> None:
-        if self.step == "springs":
+        kind = self._walk_kind
+        if kind == "spring":
             self.spring, self.position = name, self.engine.position_of(name) or self.position
-        else:
-            self.position, self.spring = name, self.engine.spring_at(name) or self.spring
+            return
+        self.position = (*self.engine.layout.of_cylinder(name), self.position)[0] if kind == "cylinder" else name
+        self.spring = self.engine.spring_at(self.position) or self.spring
+
+    @property
+    def _walk_kind(self) -> str:
+        return {"springs": "spring", "readings": self.walks}.get(self.step, "position")
+
+    @property
+    def cylinder(self) -> str:
+        """Give the current valve's cylinder; "" for none."""
+        one = self.engine.position(self.position)
+        return str(one.cylinder) if one else ""
+
+    def walk_along(self, kind: str) -> None:
+        """Walk along places of another kind on the sheet of all readings."""
+        if kind != self.walks:
+            self.walks = kind
+            self.moved.emit()
+
+    def go_place(self, place: Place) -> None:
+        """Make a place the current one."""
+        self._stand_at(place.name)
+        self.moved.emit()
 
     def _step(self, by: int) -> None:
         if self.queue and by == 1:
@@ -255,8 +282,10 @@ class Session(QObject):
 
     def _walked(self) -> tuple[list[str], str]:
         """Give the names one walks along at the open step, and where one stands."""
-        if self.step == "springs":
+        if self._walk_kind == "spring":
             return [one.id for one in self.engine.springs], self.spring
+        if self._walk_kind == "cylinder":
+            return [str(one) for one in self.engine.layout.cylinders], self.cylinder
         return [one.id for one in self.engine.layout.positions], self.position
 
     def following(self) -> str:
@@ -267,7 +296,9 @@ class Session(QObject):
         after = self._next_in_queue() if self.queue else names[(names.index(here) + 1) % len(names)]
         if not after:
             return ""
-        return (of_spring(after) if self.step == "springs" else at_position(after)).title
+        return {"spring": of_spring(after), "cylinder": at_cylinder(after)}.get(
+            self._walk_kind, at_position(after)
+        ).title
 
     def open_step(self, step: str) -> None:
         """Open a step of the job."""
@@ -279,12 +310,20 @@ class Session(QObject):
         self.check = check
         self.moved.emit()
 
-    @property
-    def place(self) -> Place | None:
-        """Give the current place: the spring on the bench, else the valve."""
-        if self.step == "springs":
-            return of_spring(self.spring) if self.spring else None
-        return at_position(self.position) if self.position else None
+    # --- what was pasted and can't stand ---
+
+    def refuse(self, task: object, cells: dict[str, tuple[str, str]]) -> None:
+        """Remember pasted cells that can't stand, by the name of their place: (text, why). A reading there clears it."""
+        self._refused = {(task, name): one for name, one in cells.items()}
+        self.changed.emit()
+
+    def refused_at(self, task: object, name: str) -> tuple[str, str] | None:
+        """Give what was refused at a place, and why."""
+        return self._refused.get((task, name))
+
+    def mend(self, task: object, name: str) -> None:
+        """Forget what was refused at a place: it has been read."""
+        self._refused.pop((task, name), None)
 
     def _settle(self) -> None:
         """Keep the current valve and spring among those that exist."""

@@ -9,6 +9,7 @@ from honest_lift.demo.engine import demo_book
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
+from honest_lift.facts.edits import new_id
 
 VIEWS = (  # file, step, page, valve, theme
     ("heights", "heights", "", "6i", "light"),
@@ -26,7 +27,7 @@ def take_shots(folder: Path) -> Iterator[Path]:
     """Draw every view into a folder and give the path of each file. OSError when one can't be written."""
     app = application()
     load_fonts()
-    session = Session(demo_book())
+    session = Session(demo_book(new_id()))
     window = Window(session)
     window.show()
     session.start_examining()

@@ -9,7 +9,7 @@ from msgspec import Struct
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG, Quantity
 from honest_lift.facts.journal import standing
-from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
@@ -17,8 +17,9 @@ if TYPE_CHECKING:
 
 _OF_VALVES = (
     "installed_height", "shims", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
-    "tip_to_step",
+    "tip_to_step", "left_out",
 )  # fmt: skip
+_OF_HEADS = ("valve_drop", "chamber_volume")
 
 
 class Task(Struct, frozen=True):
@@ -41,9 +42,16 @@ class Task(Struct, frozen=True):
 
     def place(self, session: Session) -> Place | None:
         """Give the place it is read at now."""
-        if "spring" in self.row.places:
+        if self.kind == "spring":
             return of_spring(session.spring, self.member) if session.spring else None
+        if self.kind == "cylinder":
+            return at_cylinder(session.cylinder) if session.cylinder else None
         return at_position(session.position) if session.position else None
+
+    @property
+    def kind(self) -> str:
+        """Give the kind of place it is read at: a valve, a spring or a cylinder."""
+        return next((kind for kind in ("spring", "cylinder") if kind in self.row.places), "position")
 
 
 def title_of(session: Session, step: NextStep) -> str:
@@ -60,9 +68,22 @@ def _title(session: Session, quantity: str, member: str, height_mm: float | None
 
 def tasks_of(session: Session) -> list[Task]:
     """Give what can be read at the open step."""
-    return (
-        spring_tasks(session) if session.step == "springs" else [Task(name, CATALOG[name].title) for name in _OF_VALVES]
-    )
+    if session.step == "springs":
+        return spring_tasks(session)
+    of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
+    if session.step != "readings":
+        return of_valves
+    return [*of_valves, *(Task(name, CATALOG[name].title) for name in _OF_HEADS), *spring_tasks(session)]
+
+
+def places_of(session: Session, task: Task) -> list[Place]:
+    """Give every place a task is read at, in the order they are walked."""
+    engine = session.engine
+    if task.kind == "spring":
+        return [of_spring(one.id, task.member) for one in engine.springs]
+    if task.kind == "cylinder":
+        return [at_cylinder(one) for one in engine.layout.cylinders]
+    return [at_position(one.id) for one in engine.layout.positions]
 
 
 def spring_tasks(session: Session) -> list[Task]:

@@ -60,6 +60,19 @@ def _with_asked(session: Session, task: Task, way: Way, text: str, also: dict[st
     return total
 
 
+def doubtful(session: Session, task: Task, typed: Typed) -> str:
+    """Say what is unusual about what was typed, so that it is asked once; "" for nothing."""
+    if typed.is_assumed and typed.low is None:
+        return "An assumption without a range can neither pass nor fail. Add one, as in ~1.8 ±.05; Enter again takes it without."
+    low, high = task.row.plausible
+    value = typed.value or 0.0
+    if low <= value <= high:
+        return ""
+    dimension, unit = task.row.dimension, session.unit(task.row.dimension)
+    given, *span = (in_words(one, dimension, unit) for one in (value, low, high))
+    return f"{given} is unusual for {task.title}, mostly {span[0]} to {span[1]}. Enter again takes it."
+
+
 def understood_words(session: Session, task: Task, way: Way | None, typed: Typed) -> str:
     """Say what was understood: in both systems, and what has to come off or be added."""
     if typed.value is None:

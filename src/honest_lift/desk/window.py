@@ -59,6 +59,7 @@ class Window(QMainWindow):
         session.page_asked.connect(self._show_page)
         self.heights = HeightsSheet(session)
         self.heights.typed.connect(self.bar.type_into)
+        self.heights.grid.pasted.connect(self.bar.paste)
         self.sheets: dict[str, QWidget] = {"heights": self.heights}
         self.stack = QStackedWidget()
         self.stack.addWidget(self.heights)
@@ -113,9 +114,19 @@ class Window(QMainWindow):
 
                 sheet = SpringsSheet(self.session)
                 sheet.typed.connect(self.bar.type_into)
+                sheet.grid.pasted.connect(self.bar.paste)
                 sheet.asked.connect(self.bar.choose)
                 self.bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(self.bar.task))
                 self.sheets[step] = sheet
+            elif step == "readings":
+                from honest_lift.desk.readings.sheet import ReadingsSheet
+
+                readings = ReadingsSheet(self.session)
+                readings.typed.connect(self.bar.type_into)
+                readings.pasted.connect(self.bar.paste)
+                readings.follow_task(self.bar.task)
+                self.bar.what.currentIndexChanged.connect(lambda _: readings.follow_task(self.bar.task))
+                self.sheets[step] = readings
             else:
                 from honest_lift.desk.engine.sheet import EngineSheet
 
@@ -252,6 +263,10 @@ class Window(QMainWindow):
         """Go back to the sheet."""
         if self.session.check:
             self.session.look_into("")
+
+    def show_readings(self) -> None:
+        """Open all readings."""
+        self.session.open_step("readings")
 
     def previous_valve(self) -> None:
         """Walk back."""

@@ -217,7 +217,8 @@ class Put(Edit, frozen=True):
     @property
     def sentence(self) -> str:
         """Say which record changes."""
-        name = getattr(self.record, "name", "") or getattr(self.record, "check", "") or self.record.id
+        names = (getattr(self.record, field, "") for field in ("name", "check", "when", "id"))
+        name = next(name for name in names if name)
         return f"{_TABLE_WORDS[self.table]} {name}"
 
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:

@@ -2,15 +2,24 @@
 
 from __future__ import annotations
 
-from typing import get_args
+from typing import NamedTuple, get_args
 
-from PyQt6.QtWidgets import QComboBox, QFormLayout, QLineEdit, QPlainTextEdit, QWidget
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
 from honest_lift.desk.engine.page import Page, button
+from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
 from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, Lifter
 from honest_lift.facts.layout import COMMON, read_layout
+from honest_lift.numbers.units import INSIDE, units_of
+
+
+class _Unit(NamedTuple):
+    """A dimension and the unit it is shown in."""
+
+    id: str
+    unit: str
 
 
 class LayoutPage(Page):
@@ -32,6 +41,7 @@ class LayoutPage(Page):
         self.gear.addItems(get_args(Gear))
         self.lifter.addItems([one or "not stated" for one in get_args(Lifter)])
         self.units.addItems(["inches and pounds", "millimetres and newtons"])
+        self.each = self.follow(RecordTable(self._unit_columns(), self.tr("Units by dimension")), lambda _: None)
         self.people, self.hand = QLineEdit(), QComboBox()
         self.people.setPlaceholderText("names, with commas between")
         form = QFormLayout()
@@ -45,7 +55,10 @@ class LayoutPage(Page):
         held = QWidget()
         held.setLayout(form)
         held.setMaximumWidth(720)
-        self.column.addWidget(held)
+        both = QHBoxLayout()
+        both.addWidget(held, 3)
+        both.addWidget(self.each, 2)
+        self.column.addLayout(both)
         self.column.addStretch(1)
         self._connect()
         self.refresh()
@@ -79,10 +92,28 @@ class LayoutPage(Page):
             self.order.setPlainText(engine.layout.as_text)
         self.gear.setCurrentText(engine.gear)
         self.lifter.setCurrentText(engine.lifter or "not stated")
-        self.units.setCurrentIndex(int(engine.units.get("length") == "mm"))
+        self.units.setCurrentIndex(int(engine.unit("length") == "mm"))
+        self.each.show_records([_Unit(name, engine.unit(name)) for name in INSIDE if len(units_of(name)) > 1])
         self.hand.clear()
         self.hand.addItems(list(engine.people) or [""])
         self.hand.setCurrentText(engine.hand)
+
+    def _unit_columns(self) -> list[Column]:
+        def put(row: _Unit, text: str) -> _Unit:
+            units = {**self.session.engine.units, row.id: text}
+            self.session.do(Describe({"units": units}, f"{row.id} shown in {text}"))
+            return row
+
+        return [
+            Column(self.tr("shown and typed in"), lambda row: row.id),
+            Column(
+                self.tr("unit"),
+                lambda row: row.unit,
+                put,
+                choices_of=lambda row: [one.symbol for one in units_of(row.id)],
+                width=110,
+            ),
+        ]
 
     def _text(self, field: str, widget: QLineEdit) -> None:
         if widget.text() != getattr(self.session.engine, field):

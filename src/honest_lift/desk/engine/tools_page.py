@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date
 from typing import NamedTuple
 
 from msgspec.structs import replace
@@ -13,11 +14,11 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe, Drop, Put, new_id
 from honest_lift.facts.tools import KINDS, Tool
-from honest_lift.numbers.entry import Field, parse
+from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
 _FIELDS = (("resolution", "reads to"), ("accuracy", "true to ±"), ("repeatability", "repeats to"))
-_SHARES = (("accuracy_percent", "true to ±, %"), ("repeatability_percent", "repeats to, %"))
+_SHARES = (("accuracy_percent", "true, %"), ("repeatability_percent", "rep., %"))
 
 
 class _Default(NamedTuple):
@@ -64,11 +65,20 @@ class ToolsPage(Page):
     def _columns(self) -> list[Column]:
         columns = [
             text_column("tool, its own name or number", "name"),
-            Column("kind", lambda t: t.kind.replace("_", " "), width=150),
+            Column("kind", lambda t: t.kind.replace("_", " "), width=116),
         ]
         columns += [self._figure(field, title) for field, title in _FIELDS]
         columns += [self._share(field, title) for field, title in _SHARES]
-        return [*columns, self._stop()]
+        return [*columns, self._stop(), *self._kept_true()]
+
+    def _kept_true(self) -> list[Column]:
+        """Give the columns of its calibration record."""
+        return [
+            text_column("serial", "serial", width=62),
+            Column("calibrated on", lambda tool: tool.calibrated, _put_day, width=92),
+            text_column("against", "calibrated_against", width=84),
+            Column("due, d", lambda tool: "" if tool.due_days is None else str(tool.due_days), _put_days, right=True, width=52),
+        ]  # fmt: skip
 
     def _figure(self, field: str, title: str) -> Column:
         def get(tool: Tool) -> str:
@@ -80,7 +90,7 @@ class ToolsPage(Page):
             inside = Field.within(tool.dimension, self.session.unit(tool.dimension), (0.0, 1000.0))
             return replace(tool, **{field: parse(text, inside)})
 
-        return Column(title, get, put, right=True, width=96)
+        return Column(title, get, put, right=True, width=78)
 
     def _share(self, field: str, title: str) -> Column:
         def get(tool: Tool) -> str:
@@ -92,7 +102,7 @@ class ToolsPage(Page):
             get,
             lambda tool, text: replace(tool, **{field: parse(text, Field.within("percent", "%", (0.0, 100.0)))}),
             right=True,
-            width=104,
+            width=58,
         )
 
     def _stop(self) -> Column:
@@ -109,7 +119,7 @@ class ToolsPage(Page):
                 tool, height_accuracy_mm=parse(text, Field.within("length", self.session.unit("length"), (0.0, 5.0)))
             )
 
-        return Column("height stop ±", get, put, right=True, width=104)
+        return Column("height stop ±", get, put, right=True, width=84)
 
     def _default_columns(self) -> list[Column]:
         return [
@@ -140,3 +150,21 @@ class ToolsPage(Page):
             self.session.warned.emit(self.tr("Choose the tool to take out."))
             return
         self.session.do(Drop("tools", self.tools.current.id))
+
+
+def _put_day(tool: Tool, text: str) -> Tool:
+    """Read the day of a calibration."""
+    if not text.strip():
+        return replace(tool, calibrated="")
+    try:
+        return replace(tool, calibrated=date.fromisoformat(text.strip()).isoformat())
+    except ValueError:
+        raise EntryError(f"“{text}” is no day: write it as 2026-11-23.") from None
+
+
+def _put_days(tool: Tool, text: str) -> Tool:
+    """Read after how many days a tool must be proven again."""
+    plain = text.strip()
+    if plain and not (plain.isascii() and plain.isdigit() and 0 < int(plain) <= 36500):
+        raise EntryError(f"“{text}”: a whole number of days is wanted, or nothing.")
+    return replace(tool, due_days=int(plain) if plain else None)

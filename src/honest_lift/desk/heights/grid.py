@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
-from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
+from honest_lift.desk.tasks import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.units import doubt_in_figures, in_figures, places_for
+
+HEIGHT = Task("installed_height", CATALOG["installed_height"].title)
 
 
 class HeightsGrid(ReadingGrid):
@@ -40,13 +43,25 @@ class HeightsGrid(ReadingGrid):
             Cell(name, bold=True),
             Cell(engine.spring_at(name) or "–"),
             Cell((way.short or way.title) if way else ""),
-            Cell(latest.reading.text if latest else "", True, measured=True, struck=stale, hover=_told(history)),
+            self._reading(name, latest, history, stale=stale),
             Cell(stack, True),
             Cell(self._found(name, "installed_height", doubt=True), True),
             Cell(self._found(name, "seat_load"), True),
             Cell(self._found(name, "open_load"), True),
             Cell(self._found(name, "bind_margin"), True),
             Cell(verdict=verdict),
+        )
+
+    def _reading(self, name: str, latest: Standing | None, history: list[Standing], *, stale: bool) -> Cell:
+        """Give the cell of what was read, refused, or only assumed at a valve."""
+        place = at_position(name)
+        if refused := self.session.refused_at(HEIGHT, name):
+            return Cell(refused[0], True, wrong=True, hover=refused[1])
+        fact = next((one for one in self.session.engine.facts if one.key == ("installed_height", place)), None)
+        if latest is None and fact is not None:
+            return Cell(fact.text, True, pencilled=fact.kind == "assumed", hover=fact.source)
+        return Cell(
+            latest.reading.text if latest else "", True, measured=True, struck=stale, hover=tell_history(history)
         )
 
     def _found(self, name: str, check: str, *, doubt: bool = False) -> str:
@@ -64,9 +79,3 @@ class HeightsGrid(ReadingGrid):
             if doubt
             else text
         )
-
-
-def _told(history: list[Standing]) -> str:
-    """Tell every reading of the place in a line each."""
-    lines = ((one.reading.text, one.reading.when[:10], one.reading.by, one.note, one.fate) for one in history)
-    return "\n".join(", ".join(part for part in line if part) for line in lines)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.tasks import Task, spring_tasks
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.place import of_spring
@@ -50,7 +50,7 @@ class SpringsGrid(ReadingGrid):
             Cell(name, bold=True),
             Cell(engine.position_of(name) or "–"),
             Cell(owner.name if owner else ""),
-            *(Cell(self._read(name, task), True, measured=True) for task in self.tasks),
+            *(self._read(name, task) for task in self.tasks),
             Cell(_percent(shares.get("set_share")), True),
             Cell(_percent(shares.get("card_seat_load")), True),
             Cell(verdict=verdict.word),
@@ -65,9 +65,12 @@ class SpringsGrid(ReadingGrid):
         """Give the column a task is read in; 0 for none."""
         return _BEFORE + self.tasks.index(task) if task in self.tasks else 0
 
-    def _read(self, name: str, task: Task) -> str:
+    def _read(self, name: str, task: Task) -> Cell:
+        if refused := self.session.refused_at(task, name):
+            return Cell(refused[0], True, wrong=True, hover=refused[1])
         read = readings_at(self.session.book, task.quantity, of_spring(name, task.member), task.at)
-        return next((one.reading.text for one in reversed(read) if not one.fate), "")
+        text = next((one.reading.text for one in reversed(read) if not one.fate), "")
+        return Cell(text, True, measured=True, hover=tell_history(read))
 
 
 def _percent(value: float | None) -> str:

@@ -8,7 +8,8 @@ from msgspec.structs import replace
 
 from engines import POINTS, Bench, demo
 from honest_lift.checks.examine import examine
-from honest_lift.checks.wording import limit_words, reason, title, working
+from honest_lift.checks.wording import limit_words, reason, title
+from honest_lift.checks.working import working
 from honest_lift.facts.edits import Describe, Drop, Fit, Put, State, StrikeOut, fit_springs, fitment
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
@@ -299,10 +300,17 @@ def test_more_lift_never_adds_bind_margin_and_more_height_never_takes_any(height
 def test_the_working_can_be_followed():
     bench = Bench().complete()
     lines = working(found(bench, "bind_margin"), bench.engine)
-    assert lines[:5] == ("installed height 1.772 in", "valve lift 0.354 in", "open height 1.417 in", "bind height 1.280 in",
-                         "travel to bind 0.492 in")  # fmt: skip
-    assert any(line.startswith("installed height of 1 exhaust: 1.772 in (measured, gauge") for line in lines)
-    assert lines[-1].startswith("doubt from: ")
+    assert lines == (
+        "installed height = 1.7717 in, as read",
+        "valve lift = lobe lift x rocker ratio - lash = 0.2467 x 1.500 - 0.0157 = 0.3543 in",
+        "open height = installed height - lift = 1.7717 - 0.3543 = 1.4173 in",
+        "bind height = 1.2795 in",
+        "travel to bind = installed - bind = 1.7717 - 1.2795 = 0.4921 in",
+        "bind margin = travel to bind - lift = 0.4921 - 0.3543 = 0.1378 in",
+        "bind margin 0.138 in ±0.003, at least 0.060 in: margin +0.078 in",
+    )
+    loads = working(found(bench, "open_load"), bench.engine)
+    assert "load at open height 1.4173 in, measured 239.6 at 1.5354 and 283.3 at 1.4173 = 283.3 lbf" in loads
     shares = found(bench, "bind_margin").shares()
     assert sum(share for _, share in shares) == pytest.approx(1.0)
     assert [share for _, share in shares] == sorted((share for _, share in shares), reverse=True)

@@ -9,12 +9,15 @@ from honest_lift.facts.edits import new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.tools import KINDS
 
+_WANTED = (
+    "height micrometer, 0.001 in", "caliper, 0.0005 in", "dial indicator, 0.001 in", "bench spring tester, 1 percent",
+    "rule, 1/32 in", "feeler gauges", "outside micrometer, 0.0001 in", "burette, 0.2 cc",
+)  # fmt: skip
+
 
 def empty_book() -> Book:
     """Give an engine nobody has said anything of yet, with a sensible tool drawer."""
-    wanted = ("height micrometer, 0.001 in", "caliper, 0.0005 in", "dial indicator, 0.001 in",
-              "bench spring tester, 1 percent", "rule, 1/32 in", "feeler gauges")  # fmt: skip
-    kinds = [kind for kind in KINDS if kind.title in wanted]
+    kinds = [kind for kind in KINDS if kind.title in _WANTED]
     tools = tuple(replace(kind.tool, id=kind.kind) for kind in kinds)
     return Book(Engine(new_id(), tools=tools, default_tools=default_tools({tool.kind: tool.id for tool in tools})))
 

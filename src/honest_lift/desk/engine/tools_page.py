@@ -65,7 +65,7 @@ class ToolsPage(Page):
     def _columns(self) -> list[Column]:
         columns = [
             text_column("tool, its own name or number", "name"),
-            Column("kind", lambda t: t.kind.replace("_", " "), width=116),
+            Column("kind", lambda t: t.kind.replace("_", " "), width=128),
         ]
         columns += [self._figure(field, title) for field, title in _FIELDS]
         columns += [self._share(field, title) for field, title in _SHARES]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QWidget
@@ -10,6 +12,9 @@ from honest_lift.desk.alignment import LEFT, VCENTER
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import title_of
 from honest_lift.desk.theme import LIGHT, font
+
+if TYPE_CHECKING:
+    from honest_lift.plans.next_reading import NextStep
 
 _HEAD, _ROW, _SHOWN = 30, 40, 6
 
@@ -83,7 +88,9 @@ class NextList(QWidget):
         if 0 <= index < len(self.session.plan):
             self.session.start(self.session.plan[index])
         elif self.session.examination is not None:
-            self.session.told.emit(self.tr("Nothing is missing, and nothing close can be narrowed."))
+            self.session.told.emit(
+                self.tr("Nothing is missing, and nothing close can be narrowed. What fails has to be put right.")
+            )
 
     def mousePressEvent(self, event) -> None:
         self.start(int((event.position().y() / self.zoom - _HEAD) // _ROW))
@@ -107,8 +114,10 @@ class NextList(QWidget):
         self.update()
 
 
-def _places(step) -> str:
+def _places(step: NextStep) -> str:
     """Say where, and how many checks wait for it."""
+    if not step.checks:
+        return step.page
     checks = f"{step.checks} check{'' if step.checks == 1 else 's'}"
     if not step.places:
         return f"{step.page}: {checks}"

@@ -11,7 +11,7 @@ from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
 from honest_lift.facts.edits import new_id
 
-VIEWS = (  # file, step, page, valve, theme
+VIEWS = (  # file, step, page or check, valve, theme
     ("heights", "heights", "", "6i", "light"),
     ("heights-dark", "heights", "", "5i", "dark"),
     ("springs", "springs", "", "4i", "light"),
@@ -19,6 +19,9 @@ VIEWS = (  # file, step, page, valve, theme
     ("cam-card", "engine", "Cam card", "", "light"),
     ("spring-cards", "engine", "Springs", "", "light"),
     ("tools", "engine", "Tools", "", "light"),
+    ("tester", "engine", "Tester", "", "light"),
+    ("readings", "readings", "", "1i", "light"),
+    ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )
 
@@ -35,9 +38,11 @@ def take_shots(folder: Path) -> Iterator[Path]:
         session.open_step(step)
         session.go(valve or "1e")
         window.dress(theme, 1.0)
-        if page:
+        if step == "engine":
             window.sheets["engine"].show_page(page)
-        for _ in range(3):
+        elif page:
+            session.look_into(page)
+        for _ in range(8):
             app.processEvents()
         path = folder / f"{name}.png"
         if not window.grab().save(str(path)):

@@ -64,6 +64,8 @@ class _Need(Struct, frozen=True):
 
 def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
     """Rank what to do next. Only what is fitted counts."""
+    if not book.engine.layout.positions:
+        return (NextStep("", "", None, (), LACKS, 0, "lay the heads out", "Engine"),)
     places: dict[_Need, dict[Place, None]] = {}
     waiting: dict[_Need, int] = {}
     for finding in examination.findings:

@@ -12,6 +12,7 @@ from msgspec import Struct
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import reason, source_words, title
+from honest_lift.checks.working import working
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.numbers.doubt import Ground
@@ -41,6 +42,14 @@ class InputRecord(Struct, frozen=True):
     tool: str
     rests_on: tuple[str, ...]
     note: str
+    when: str = ""
+
+
+class Share(Struct, frozen=True):
+    """One source's share of the variance."""
+
+    source: str
+    share: float
 
 
 class FindingRecord(Struct, frozen=True):
@@ -61,6 +70,8 @@ class FindingRecord(Struct, frozen=True):
     rests_on: tuple[str, ...]
     reason: str
     inputs: tuple[InputRecord, ...]
+    working: tuple[str, ...] = ()
+    budget: tuple[Share, ...] = ()
 
 
 class FindingsReport(Struct, frozen=True):
@@ -110,12 +121,16 @@ def _record(book: Book, one: Finding) -> FindingRecord:
         rests_on=_grounds(one.ground),
         reason=reason(one, book.engine),
         inputs=tuple(_input(each) for each in one.inputs),
+        working=working(one, book.engine),
+        budget=tuple(Share(source, share) for source, share in one.shares()),
     )
 
 
 def _input(one: Input) -> InputRecord:
     value = None if one.quantity == "spring_load" else _number(one.value)
-    return InputRecord(one.quantity, one.kind, value, one.where, one.way, one.tool, _grounds(one.ground), one.note)
+    return InputRecord(
+        one.quantity, one.kind, value, one.where, one.way, one.tool, _grounds(one.ground), one.note, one.when
+    )
 
 
 def _grounds(ground: Ground) -> tuple[str, ...]:

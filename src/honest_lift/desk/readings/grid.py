@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from honest_lift.desk.reading_grid import Cell, ReadingGrid, as_typed, tell_history
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task, places_of
 from honest_lift.facts.edits import readings_at
@@ -49,10 +49,10 @@ class ReadingsGrid(ReadingGrid):
         latest = counting[-1]
         way, tool = task.row.way(latest.reading.way), self.session.engine.tool(latest.reading.tool)
         stale = staleness(self.session.engine, latest)
-        told = as_typed(latest) + (f" ×{len(counting)}" if len(counting) > 1 else "")
-        how = ", ".join(
-            part for part in ((way.short or way.title) if way else "", tool.name if tool else "tool not named") if part
-        )
+        told = latest.reading.text + (f" ×{len(counting)}" if len(counting) > 1 else "")
+        also = [f"{key} {text}" for key, text in latest.reading.also.items()]
+        named = [(way.short or way.title) if way else "", tool.name if tool else self.session.tr("tool not named")]
+        how = ", ".join(part for part in (*also, *named) if part)
         return (
             Cell(place.title, bold=True),
             Cell(told, True, measured=True, struck=bool(stale), hover=tell_history(history)),
@@ -71,7 +71,8 @@ class ReadingsGrid(ReadingGrid):
         fact = next((one for one in self.session.engine.facts if one.key == (task.quantity, place)), None)
         if fact is None:
             words = self.session.tr("struck out") if history else ""
-            return (Cell(place.title, bold=True), Cell(hover=tell_history(history)), *[Cell()] * 4, Cell(words))
+            return (Cell(place.title, bold=True), Cell("", True, hover=tell_history(history)), Cell("", True),
+                    *[Cell()] * 3, Cell(words))  # fmt: skip
         assumed = fact.kind == "assumed"
         return (Cell(place.title, bold=True), Cell(fact.text, True, pencilled=assumed), Cell(self._value(place, task), True),
                 *[Cell()] * 3, Cell(f"{fact.kind}, {fact.source}".rstrip(", ")))  # fmt: skip

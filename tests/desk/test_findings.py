@@ -46,6 +46,23 @@ def test_a_rung_opens_its_whole_finding_and_escape_goes_back(qtbot, open_window)
     assert window.stack.currentWidget() is window.heights
 
 
+def test_a_valve_opens_its_weakest_finding(qtbot, open_window):
+    window = open_window()
+    window.grab()
+    middle = next(point for name, point in valve_points(window.strip) if name == "4i")
+    qtbot.mouseClick(window.strip, Qt.MouseButton.LeftButton, pos=middle)
+    qtbot.mouseDClick(window.strip, Qt.MouseButton.LeftButton, pos=middle)
+    assert window.sheets["finding"].title.text() == "4 intake, seat load: fails"
+
+
+def valve_points(strip):
+    """Give each valve of the strip with a point on it."""
+    for x in range(0, strip.width(), 8):
+        point = QPoint(x, strip.height() // 2)
+        if name := strip.valve_at(point.toPointF()):
+            yield name, point
+
+
 def test_the_page_walks_the_heads_with_its_check(page):
     window, sheet = page("5i", "bind_margin")
     window.session.walk(1)

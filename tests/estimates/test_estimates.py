@@ -4,12 +4,12 @@ import numpy as np
 import pytest
 from msgspec.structs import replace
 
-from engines import Bench
+from engines import GAUGE, Bench
 from honest_lift.estimates.heights import corrected, installed_height, shim_stack
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, fitment
+from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, Unstate, fitment
 from honest_lift.facts.engine import SetAside
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
@@ -304,3 +304,19 @@ def test_a_testers_offset_is_shared_by_all_its_springs_and_its_stop_by_height():
     rate = (1066 - 722) / 6
     assert figure.u[0] == pytest.approx(np.hypot(890 * 0.01, rate * 0.1) / 3**0.5, rel=0.02)
     assert all(source.shared for source in figure.sources)
+
+
+def test_an_assumed_lift_replaces_nothing_that_is_known():
+    bench = Bench().complete()
+    known = lift_at_valve(bench.book).figure.value[0]
+    bench.state("valve_lift", 9.5, at_position("1e"), kind="assumed", low=9.0, high=10.0)
+    assert lift_at_valve(bench.book).figure.value[0] == known
+    bench.do(Unstate("lobe_lift", ENGINE))
+    lift = lift_at_valve(bench.book).figure
+    assert lift.value[0] == 9.5
+    assert lift.ground[0] & int(Ground.ASSUMED)
+
+
+def test_a_tool_that_must_be_proven_and_never_was_proves_nothing():
+    bench = Bench().height("1e", 45.0).do(Put("tools", replace(GAUGE, due_days=365)))
+    assert resolve(bench.book, "installed_height", at_position("1e")).ground & Ground.STALE

@@ -159,3 +159,37 @@ def test_a_lock_goes_with_a_process_that_was_killed(tmp_path):
 
 def test_a_folder_that_takes_no_lock_is_no_obstacle(tmp_path):
     assert lock_beside(tmp_path / "no" / "engine.liftbook") is None
+
+
+def test_half_a_line_on_a_full_disk_costs_no_later_reading(monkeypatch):
+    import honest_lift.facts.journal_file as module
+
+    bench = Bench()
+    empty = bench.book
+    bench.height("1e", 45.0).height("1i", 45.1)
+    whole = module._put_lines
+    full = [True]
+
+    def half(file, data):
+        if full.pop() if full else False:
+            file.write(data[: len(data) // 2])
+            raise OSError(28, "No space left on device")
+        whole(file, data)
+
+    monkeypatch.setattr(module, "_put_lines", half)
+    _, confirmed, failed = written(bench, bench.book.journal)
+    assert "No space left on device" in failed[0]
+    assert confirmed == [bench.book.journal[1:]]
+    left = left_of(empty)
+    assert (left.entries, left.torn) == (bench.book.journal[1:], 1)
+
+
+def test_an_engine_whose_file_is_gone_is_offered_too(tmp_path):
+    bench = Bench().height("1e", 45.0)
+    writer = JournalWriter(bench.engine.id, lambda _: None, pytest.fail)
+    writer.keep(Snapshot(bench.engine, str(tmp_path / "gone.liftbook"), changed=False))
+    writer.append(bench.book.journal)
+    writer.close()
+    assert [one.entries for one in never_saved()] == [bench.book.journal]
+    (tmp_path / "gone.liftbook").write_text("")
+    assert never_saved() == []

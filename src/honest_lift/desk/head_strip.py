@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QRegion
 from PyQt6.QtWidgets import QToolTip, QWidget
 
@@ -24,6 +24,8 @@ SHOWN = {
 
 class HeadStrip(QWidget):
     """Draws the heads; a click makes a valve current, a click on the caption shows another figure."""
+
+    opened = pyqtSignal()  # the current valve's weakest finding is asked for
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -170,6 +172,10 @@ class HeadStrip(QWidget):
             self.update()
         elif name := self.valve_at(event.position()):
             self.session.go(name)
+
+    def mouseDoubleClickEvent(self, event) -> None:
+        if self.valve_at(event.position()):
+            self.opened.emit()
 
     def mouseMoveEvent(self, event) -> None:
         name = self.valve_at(event.position())

@@ -33,7 +33,7 @@ class Keeper:
         if not entries and not changed:
             return
         writer = self._writer(book)
-        if changed or (fresh and path is None):
+        if changed or fresh:
             self._put_facts(writer, book, path, changed=path is None or book.engine is not saved.engine)
         writer.append(entries)
 

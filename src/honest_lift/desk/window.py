@@ -56,6 +56,7 @@ class Window(QMainWindow):
         )
         self.next = NextList(session)
         self.ladder.opened.connect(session.look_into)
+        self.strip.opened.connect(self.open_finding)
         session.page_asked.connect(self._show_page)
         self.heights = HeightsSheet(session)
         self.heights.typed.connect(self.bar.type_into)
@@ -169,6 +170,7 @@ class Window(QMainWindow):
         ):
             self._actions[name].setText(self._told(verb, sentence))
         self._actions["restore"].setEnabled(session.path is not None)
+        self._actions["back"].setEnabled(bool(session.check))
 
     def _told(self, verb: str, sentence: str) -> str:
         return f"{self.tr(verb)}: {sentence.replace('&', '&&')}" if sentence else self.tr(verb)

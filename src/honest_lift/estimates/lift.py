@@ -31,7 +31,11 @@ def _lift(book: Book) -> Estimate:
         for quantity in ("lobe_lift", "rocker_ratio", "lash")
     )
     worked = derive(valve_lift, lobe, ratio, lash)
-    known = (measured.figure.ground & int(Ground.MISSING)) == 0
+    missing, assumed = (
+        (measured.figure.ground & int(flag)) != 0 for flag in (Ground.MISSING, Ground.ASSUMED | Ground.UNRANGED)
+    )
+    worked_out = (worked.figure.ground & int(Ground.MISSING | Ground.ASSUMED | Ground.UNRANGED)) == 0
+    known = ~missing & ~(assumed & worked_out)  # an assumed lift replaces nothing that is known
     figure = choose(known, measured.figure, worked.figure)
     aside = ~known & np.array([bool(one[0].note) for one in measured.inputs], dtype=bool)
     figure = figure.on_ground(aside, Ground.SET_ASIDE)

@@ -15,6 +15,7 @@ from typing import Any
 import msgspec
 
 from honest_lift.facts.engine import Book
+from honest_lift.facts.flushing import flush_folder
 from honest_lift.facts.migrations import CURRENT, migrate
 from honest_lift.facts.place import split_position
 from honest_lift.facts.sense import sensible
@@ -88,7 +89,7 @@ def write_book(book: Book, path: Path) -> None:
             temporary.chmod(path.stat().st_mode & 0o777)
             _keep_previous(path)
         temporary.replace(path)
-        _flush_folder(path.parent)
+        flush_folder(path.parent)
     except OSError as error:
         with contextlib.suppress(OSError):
             temporary.unlink(missing_ok=True)
@@ -196,11 +197,3 @@ def _keep_previous(path: Path) -> None:
     except OSError:  # a file system without hard links
         spare.write_bytes(path.read_bytes())
     spare.replace(backup)
-
-
-def _flush_folder(folder: Path) -> None:
-    handle = os.open(folder, os.O_RDONLY)
-    try:
-        os.fsync(handle)
-    finally:
-        os.close(handle)

@@ -12,14 +12,15 @@ import queue
 import threading
 from collections.abc import Callable, Iterator
 from fcntl import LOCK_EX, LOCK_NB, flock
+from io import RawIOBase
 from itertools import count
 from pathlib import Path
-from typing import BinaryIO
 
 import msgspec
 from msgspec import Struct
 
 from honest_lift.facts.engine import Engine, SetAside
+from honest_lift.facts.flushing import flush_folder
 from honest_lift.facts.journal import AnyEntry
 
 
@@ -72,7 +73,7 @@ class JournalWriter:
         self, engine: str, confirmed: Callable[[tuple[AnyEntry, ...]], None], failed: Callable[[str], None]
     ) -> None:
         self._engine = engine
-        self._file: BinaryIO | None = None
+        self._file: RawIOBase | None = None
         self._path: Path | None = None
         self._confirmed, self._failed = confirmed, failed
         self._waiting: queue.SimpleQueue[tuple[AnyEntry, ...] | Snapshot | Callable[[], None] | None] = (
@@ -100,6 +101,9 @@ class JournalWriter:
         self._thread.join()
         if forget and self._path:
             forget_journal(self._path)
+        self._let_go()
+
+    def _let_go(self) -> None:
         if self._file:
             self._file.close()
         self._file = None
@@ -112,17 +116,16 @@ class JournalWriter:
                 if isinstance(waiting, Snapshot):
                     _put_whole(snapshot_path(self._path or Path()), msgspec.json.encode(waiting))
                 elif isinstance(waiting, tuple):
-                    file.write(b"".join(msgspec.json.encode(one) + b"\n" for one in waiting))
-                    file.flush()
-                    os.fsync(file.fileno())
+                    _put_lines(file, b"".join(msgspec.json.encode(one) + b"\n" for one in waiting))
                     self._confirmed(waiting)
                 elif not failed:
                     waiting()
             except OSError as error:
                 failed = True
+                self._let_go()  # half a line may stand there: the next goes to a file of its own
                 self._failed(f"Readings can't be kept safe in {journal_folder()}: {error.strerror or error}. Save now.")
 
-    def _held(self) -> BinaryIO:
+    def _held(self) -> RawIOBase:
         """Give a journal file of this program's own, made and locked when it is first written to.
 
         It is made again if somebody took it away. Journals that are there already belong to others, or to a run
@@ -133,7 +136,7 @@ class JournalWriter:
         journal_folder().mkdir(parents=True, exist_ok=True)
         for path in journal_paths(self._engine):
             try:
-                file = path.open("xb")
+                file = path.open("xb", buffering=0)
             except FileExistsError:
                 continue
             flock(file, LOCK_EX)
@@ -161,6 +164,14 @@ def is_in_use(journal: Path) -> bool:
     return False
 
 
+def _put_lines(file: RawIOBase, data: bytes) -> None:
+    """Write lines whole and flush them to the disk."""
+    left = memoryview(data)
+    while left:
+        left = left[file.write(left) or 0 :]
+    os.fsync(file.fileno())
+
+
 def _put_whole(path: Path, data: bytes) -> None:
     """Write a file whole: beside it first, flushed, then in its place in one step."""
     spare = path.with_name(path.name + ".part")
@@ -170,12 +181,3 @@ def _put_whole(path: Path, data: bytes) -> None:
         os.fsync(file.fileno())
     spare.replace(path)
     flush_folder(path.parent)
-
-
-def flush_folder(folder: Path) -> None:
-    """Flush a folder, so that a new name in it outlives a power cut."""
-    handle = os.open(folder, os.O_RDONLY)
-    try:
-        os.fsync(handle)
-    finally:
-        os.close(handle)

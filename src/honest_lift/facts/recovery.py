@@ -67,11 +67,11 @@ def left_of(book: Book) -> Leftover:
 
 
 def never_saved() -> list[Leftover]:
-    """Give what was left of engines that have no file of their own, the latest first."""
+    """Give what was left of engines that have no file of their own, or none any more, the latest first."""
     found = []
     for path in sorted(journal_folder().glob("*.jsonl")):
         one = _read([path], set()) if not is_in_use(path) else Leftover((), ())
-        if one.snapshot and not one.snapshot.path and not one.is_empty:
+        if one.snapshot and not one.is_empty and not (one.snapshot.path and Path(one.snapshot.path).exists()):
             found.append(one)
     return sorted(found, key=lambda one: one.snapshot.when if one.snapshot else "", reverse=True)
 

@@ -59,8 +59,10 @@ def kept_true(tool: Tool, read_on: str) -> str:
     >>> kept_true(wheel, "2026-03-14T08:00:00Z")
     'it was due for calibration on 2026-01-31'
     """
-    if tool.due_days is None or not tool.calibrated:
+    if tool.due_days is None:
         return ""
+    if not tool.calibrated:
+        return f"it is to be calibrated every {tool.due_days} days, and no calibration is stated"
     try:
         due = date.fromisoformat(tool.calibrated) + timedelta(days=tool.due_days)
         overdue = date.fromisoformat(read_on[:10]) > due

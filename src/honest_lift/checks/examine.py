@@ -60,14 +60,20 @@ class Examination:
 
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
-    curves, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
-    index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
-    found = [*_of_valves(book, gather(book, curves, index)), *of_springs]
+    _, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
+    found = [*_of_valves(book, gathered_of(book)), *of_springs]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
     return Examination(tuple(found), names)
+
+
+def gathered_of(book: Book) -> Gathered:
+    """Give what stands at every valve, with the curves of all springs in hand, the one that is not there last."""
+    curves, _ = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
+    index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
+    return gather(book, curves, index)
 
 
 def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:

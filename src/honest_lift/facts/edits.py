@@ -22,11 +22,12 @@ from honest_lift.facts.layout import Layout
 from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title
+from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
 
-Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "limits"]
-Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | Limit
+Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits"]
+Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit
 _TABLE_WORDS = {
     "cards": "spring card",
     "sets": "spring set",
@@ -34,6 +35,7 @@ _TABLE_WORDS = {
     "tools": "tool",
     "references": "reference spring",
     "calibrations": "calibration",
+    "shim_stock": "shim size",
     "limits": "limit",
 }
 

@@ -15,6 +15,7 @@ from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, defau
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity
+from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
@@ -46,6 +47,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     default_tools: dict[str, str] = field(default_factory=dict)
     references: tuple[ReferenceSpring, ...] = ()
     calibrations: tuple[Calibration, ...] = ()
+    shim_stock: tuple[ShimSize, ...] = ()
+    hardened_base: bool = False  # a hardened shim or cup lies under every spring: aluminium heads
     limits: tuple[Limit, ...] = field(default_factory=default_limits)
     tolerances: tuple[Tolerance, ...] = DEFAULT_TOLERANCES
     people: tuple[str, ...] = ()

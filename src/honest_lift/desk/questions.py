@@ -85,6 +85,12 @@ def csv_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     return Path(name if name.endswith(".csv") else f"{name}.csv") if name else None
 
 
+def card_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a bench card."""
+    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save a bench card"), str(suggestion), "Text (*.txt)")
+    return Path(name) if name else None
+
+
 def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to save; the ending is added where it is missing, before the question about a file that is there."""
     dialog = QFileDialog(parent, parent.tr("Save the engine"), str(suggestion.parent), f"Engines (*{ENDING})")

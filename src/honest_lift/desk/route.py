@@ -61,7 +61,7 @@ class Route(QWidget):
             painter.setFont(font(14 * z, bold=here))
             painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
             self._paint_progress(painter, top + 29 * z, done, whole)
-            if i in (1, 2):  # engine and parts, and the sheet of all readings, carry no verdict
+            if i in (1, 2):  # the others carry no verdict of their own
                 paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())
@@ -112,6 +112,9 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         return sum((name, "spring_load") in read and (name, "bind_height") in read for name in fitted), len(
             engine.layout.positions
         )
+    if step == "shims":
+        fitted = [engine.fitted("shims", p.id) for p in engine.layout.positions]
+        return sum(one is not None and one.height_mm is not None for one in fitted), len(fitted)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return sum(not is_stale(engine, one) for one in counting), len(counting)

@@ -27,7 +27,8 @@ if TYPE_CHECKING:
     from honest_lift.plans.next_reading import NextStep
 
 STEPS = {
-    "engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights", "readings": "All readings",
+    "engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights", "shims": "Shim plan",
+    "readings": "All readings",
 }  # fmt: skip
 
 

@@ -119,6 +119,11 @@ class Window(QMainWindow):
                 sheet.asked.connect(self.bar.choose)
                 self.bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(self.bar.task))
                 self.sheets[step] = sheet
+            elif step == "shims":
+                from honest_lift.desk.shims.sheet import ShimsSheet
+
+                self.sheets[step] = ShimsSheet(self.session)
+                self.sheets[step].typed.connect(self.bar.type_into)
             elif step == "readings":
                 from honest_lift.desk.readings.sheet import ReadingsSheet
 
@@ -265,6 +270,10 @@ class Window(QMainWindow):
         """Go back to the sheet."""
         if self.session.check:
             self.session.look_into("")
+
+    def show_shims(self) -> None:
+        """Open the shim plan."""
+        self.session.open_step("shims")
 
     def show_readings(self) -> None:
         """Open all readings."""

@@ -8,11 +8,12 @@ from dataclasses import replace
 import numpy as np
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.resolve import missing, resolve
+from honest_lift.estimates.resolve import counting_readings, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
+from honest_lift.facts.staleness import changes_since, noted_change
 from honest_lift.numbers.doubt import Ground
 
 _PARTS = frozenset({"locator_thickness", "left_out", "retainer_thickness", "tip_to_step", "shims"})
@@ -29,11 +30,37 @@ def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
 def height_inputs(book: Book, positions: Sequence[str]) -> list[tuple[Input, ...]]:
     """Give, for each position, its raw reading and then what its way of measuring adds or takes off."""
     parts = _parts(narrowed(book, _PARTS, _STACK))
-    raw = (resolve(book, "installed_height", at_position(name)) for name in positions)
+    raw = (_with_other_shims(book, name, resolve(book, "installed_height", at_position(name))) for name in positions)
     return [
         (one, *(parts[quantity, name] for _, quantity in _corrections(one)))
         for name, one in zip(positions, raw, strict=True)
     ]
+
+
+def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
+    """Predict a height from a reading taken before the shims were changed: nothing else may have been.
+
+    Read with the shims in, it moves by what they differ; read without, today's stack comes off it as it is. Either
+    way it is unproven until one reading confirms it.
+    """
+    read = counting_readings(book, "installed_height", at_position(position)) if raw.kind == "measured" else ()
+    if not read:
+        return raw
+    engine, latest = book.engine, read[-1]
+    if not raw.ground & Ground.STALE:
+        changed = noted_change(engine, latest) == "shims"
+        return replace(raw, ground=raw.ground | Ground.PREDICTED, note=_CONFIRM) if changed else raw
+    if [slot for slot, _ in changes_since(engine, latest)] != ["shims"]:
+        return raw
+    before = next((one for one in engine.fitments if one.id == latest.depends_on.get("shims")), None)
+    now = engine.fitted("shims", position)
+    if before is None or now is None or before.height_mm is None or now.height_mm is None:
+        return raw
+    moved = raw.value + before.height_mm - now.height_mm
+    return replace(raw, value=moved, ground=raw.ground & ~Ground.STALE | Ground.PREDICTED, note=_CONFIRM)
+
+
+_CONFIRM = "the shims were changed after it was read: one reading confirms it"
 
 
 def _corrections(raw: Input) -> tuple[tuple[int, str], ...]:

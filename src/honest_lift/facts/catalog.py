@@ -25,8 +25,9 @@ class Way(Struct, frozen=True):
     """A way to measure a quantity: tools that suit it, what is added to the reading, what it depends on.
 
     `corrections`: (sign, quantity) to be added to the raw reading. `depends`: slots whose change makes a
-    reading taken this way stale. `sign`: how the entry itself counts, beside what is `asked`. `carried_by`: kinds
-    of tool that carried the height to the tester, so that its offset is shared with the height read in the head.
+    reading taken this way stale; `noted`: slots whose change leaves it standing and makes what follows
+    predicted. `sign`: how the entry itself counts, beside what is `asked`. `carried_by`: kinds of tool that
+    carried the height to the tester, so that its offset is shared with the height read in the head.
     """
 
     key: str
@@ -36,6 +37,7 @@ class Way(Struct, frozen=True):
     corrections: tuple[tuple[int, str], ...] = ()
     howto: str = ""
     short: str = ""  # for a narrow column
+    noted: tuple[Slot, ...] = ()
     asked: tuple[Asked, ...] = ()
     sign: int = 1
     carried_by: tuple[str, ...] = ()
@@ -82,15 +84,15 @@ _ROWS: tuple[Quantity, ...] = (
             Way("height_micrometer_bare", "height micrometer on the bare pad", ("height_micrometer",), _SEATED,
                 ((-1, "locator_thickness"), (-1, "shims")),
                 "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading.",
-                "micrometer, bare pad"),
+                "micrometer, bare pad", noted=("shims",)),
             Way("height_micrometer_bare_locator", "height micrometer on the fitted locator, shims to come",
                 ("height_micrometer",), (*_SEATED, "locator"), ((-1, "shims"),),
                 "Gauge on the fitted locator, locks pulled tight: only shims that come later come off.",
-                "micrometer, no shims"),
+                "micrometer, no shims", noted=("shims",)),
             Way("height_micrometer_on_spacer", "height micrometer on a part left out later", ("height_micrometer",),
                 (*_SEATED, "locator"), ((1, "left_out"), (-1, "shims")),
                 "What stands under the gauge and is left out later is added; shims to come come off.",
-                "micrometer, on spacer"),
+                "micrometer, on spacer", noted=("shims",)),
             Way("caliper", "caliper over the retainer, shims in place", ("caliper",), _STACKED,
                 ((-1, "retainer_thickness"),),
                 "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones.",
@@ -98,7 +100,7 @@ _ROWS: tuple[Quantity, ...] = (
             Way("tip_height", "tip height, from the bare pad", ("height_micrometer", "caliper", "indicator"), _SEATED,
                 ((-1, "tip_to_step"), (-1, "locator_thickness"), (-1, "shims")),
                 "Bare pad to the valve's tip, less tip to spring step with retainer and locks held together.",
-                "tip height"),
+                "tip height", noted=("shims",)),
             Way("rule", "machinist's rule, shims in place", ("rule",), _STACKED,
                 howto="Coarse: a rule in 1/32 in can seldom prove a height.", short="rule"),
         ),

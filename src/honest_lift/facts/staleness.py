@@ -10,10 +10,25 @@ from honest_lift.facts.fitments import CHANGEABLE, Fitment, Slot, holders, in_pl
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place
 
+_NOTED = "~"  # before the key of a part that was only noted: its change makes nothing stale
+
 
 def depends_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, str]:
-    """Give slot to fitment id ("" for none) for what a reading taken this way rests on."""
-    return {key: _id_of(fitted) for key, (_, fitted) in _rests_on(engine, quantity, way, place).items()}
+    """Give slot to fitment id ("" for none) for what a reading taken this way rests on, and what it only notes."""
+    rests = {key: _id_of(fitted) for key, (_, fitted) in _rests_on(engine, quantity, way, place).items()}
+    found = CATALOG[quantity].way(way)
+    noted = found.noted if found and place.kind == "position" else ()
+    return rests | {f"{_NOTED}{slot}": _id_of(engine.fitted(slot, place.name)) for slot in noted}
+
+
+def noted_change(engine: Engine, one: Standing) -> Slot | None:
+    """Give a part that was noted with a reading and is another now; None where all are the same, or none was noted."""
+    for key, then in one.depends_on.items():
+        if key.startswith(_NOTED):
+            slot = cast(Slot, key.removeprefix(_NOTED))
+            if _id_of(engine.fitted(slot, one.place.name)) != then:
+                return slot
+    return None
 
 
 def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, Fitment | None]]:
@@ -29,30 +44,28 @@ def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str
     }
 
 
-def changed_since(engine: Engine, one: Standing) -> tuple[Slot, Fitment | None] | None:
-    """Give the first part a reading rests on that is no longer what it was taken with; None when all are.
+def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | None]]:
+    """Give every part a reading rests on that is no longer what it was taken with.
 
     What its way depends on today counts too: a slot the reading does not name was empty when it was taken.
     """
     rests = _rests_on(engine, one.reading.quantity, one.reading.way, one.place)
-    for key, (slot, fitted) in rests.items():
-        if _id_of(fitted) != one.depends_on.get(key, ""):
-            return slot, fitted
-    gone = (key for key, then in one.depends_on.items() if then and key not in rests)
-    return next(((cast(Slot, key.partition("@")[0]), None) for key in gone), None)
+    found = [pair for key, pair in rests.items() if _id_of(pair[1]) != one.depends_on.get(key, "")]
+    gone = (key for key, then in one.depends_on.items() if then and key not in rests and not key.startswith(_NOTED))
+    return found + [(cast(Slot, key.partition("@")[0]), None) for key in gone]
 
 
 def is_stale(engine: Engine, one: Standing) -> bool:
     """Tell whether something a reading depended on was fitted, cut or changed since."""
-    return changed_since(engine, one) is not None
+    return bool(changes_since(engine, one))
 
 
 def staleness(engine: Engine, one: Standing) -> str:
     """Say why a reading is stale: what it depended on was changed since. "" when it is not."""
-    changed = changed_since(engine, one)
-    if changed is None:
+    changed = changes_since(engine, one)
+    if not changed:
         return ""
-    slot, now = changed
+    slot, now = changed[0]
     when = f" on {now.when[:10]}" if now and now.when else ""
     what = now.note if now and now.note else CHANGEABLE.get(slot, "") or "measure again"
     return f"{slot} changed{when} after it was measured: {what}"

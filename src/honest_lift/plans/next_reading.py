@@ -27,7 +27,15 @@ _WHY = {
     STALE: "stale, or read with a tool that proves nothing",
     CLOSE: "would narrow what is close",
 }
-_AGAIN = Ground.STALE | Ground.ASSUMED | Ground.UNRANGED | Ground.NO_TOOL | Ground.SET_ASIDE | Ground.UNTOLERATED
+_AGAIN = (
+    Ground.STALE
+    | Ground.PREDICTED
+    | Ground.ASSUMED
+    | Ground.UNRANGED
+    | Ground.NO_TOOL
+    | Ground.SET_ASIDE
+    | Ground.UNTOLERATED
+)
 _LIFT = {"lobe_lift", "rocker_ratio", "lash"}
 
 

@@ -268,4 +268,6 @@ def _why_not(book: Book, case: _Case, p: int) -> str:
         tall = case.bare[p] - thickest - best.high.height_mm
         return f"{where}: too tall by {say(tall)} for {best.high.name} even with the thickest stack. Buy thicker shims"
     t1, t2 = case.bare[p] - best.high.height_mm, case.bare[p] - best.low.height_mm
+    if ((case.thick >= t1 - _EDGE_MM) & (case.thick <= t2 + _EDGE_MM)).any():
+        return f"{where}: inside its window it would stand below the shortest pocket's height. Choose another goal"
     return f"{where}: no stack of the stock lies in {say(t1)} to {say(t2)}. Buy a shim in between"

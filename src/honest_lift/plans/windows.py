@@ -3,6 +3,8 @@
     lo = max of: h(seat load most), h(open load most) + lift, bind + lift + least margin
     hi = min of: h(seat load least), h(open load least) + lift, bind + lift + largest margin
 
+and the limits of the height about its target, where one is stated.
+
 Each edge is moved inward by its expanded doubt in height: 2 sqrt(u_height^2 + (u_load / rate)^2 [+ u_lift^2]) for loads,
 2 sqrt(u_height^2 + u_bind^2 + u_lift^2) for bind. Source: common practice; the guard as in the decision rule.
 """
@@ -15,11 +17,12 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.checks.valves import Gathered
-from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.estimates.loads import Curves
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.numbers.doubt import COVERAGE, Array, Ground, exact
+from honest_lift.plans.best_way import means_of
 
 _STEPS = 48  # halvings of the bracket: 100 mm end below a nanometre
 _RATE_MM = 0.05  # over which a rate is taken
@@ -74,7 +77,7 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     names = [*(one.id for one in book.engine.springs), ""]
     curves = gathered.curves.take([row for _, row in pairs])
     lift = gathered.lift.take([p for p, _ in pairs])
-    heights = np.array([_doubt(one.height) for one in at])
+    heights = np.array([min(_doubt(one.height), _confirmed(book.engine, one.height[0].value)) for one in at])
     bounds = _Bounds(book, [one.role for one in at])
     made = _Edges(curves, lift.figure.value, lift.figure.u, heights)
     lows = [made.at_load(bounds.most("seat_load"), lifted=False), made.at_load(bounds.most("open_load"), lifted=True),
@@ -82,8 +85,21 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     highs = [made.at_load(bounds.least("seat_load"), lifted=False, down=True),
              made.at_load(bounds.least("open_load"), lifted=True, down=True),
              made.at_bind(bounds.most("bind_margin"), up=False)]  # fmt: skip
-    low_names = ("seat load at its most", "open load at its most", "least bind margin")
-    high_names = ("seat load at its least", "open load at its least", "largest bind margin")
+    target = np.array([one.target.value for one in at])
+    lows.append(made.at_height(target + bounds.least("installed_height"), up=True))
+    highs.append(made.at_height(target + bounds.most("installed_height"), up=False))
+    low_names = (
+        "seat load at its most",
+        "open load at its most",
+        "least bind margin",
+        "height farthest under its target",
+    )
+    high_names = (
+        "seat load at its least",
+        "open load at its least",
+        "largest bind margin",
+        "height farthest over its target",
+    )
     barred = lift.figure.ground | curves.bind.figure.ground | curves.loads.ground
     return [
         Window(
@@ -94,12 +110,15 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     ]  # fmt: skip
 
 
-def _doubt(inputs: Sequence[object]) -> float:
+def _doubt(inputs: Sequence[Input]) -> float:
     """Give the standard doubt an installed height will have once it is read again the way it was read."""
-    first = inputs[0]
-    own = getattr(first, "own_u", 0.0)
-    shared = getattr(first, "shared", ())
-    return float(np.hypot(own, np.sqrt(sum(u * u for _, _, u in shared))))
+    return float(np.sqrt(inputs[0].own_u ** 2 + sum(u * u for _, _, u in inputs[0].shared)))
+
+
+def _confirmed(engine: Engine, value_mm: float) -> float:
+    """Give the standard doubt of the finest reading the drawer allows with the shims in: the one that will confirm it."""
+    plain = [one.u for one in means_of(engine, "installed_height", value_mm) if not one.way.corrections]
+    return plain[0] if plain else float("inf")
 
 
 def _missing(ground: int, bounds: _Bounds, i: int) -> str:
@@ -119,7 +138,7 @@ class _Bounds:
         self._roles = roles
         self._by_role: dict[tuple[str, str], Limit | None] = {
             (check, role): limit_for(book.engine.limits, check, role, book.engine.lifter)
-            for check in ("seat_load", "open_load", "bind_margin")
+            for check in ("seat_load", "open_load", "bind_margin", "installed_height")
             for role in set(roles)
         }
 
@@ -159,6 +178,10 @@ class _Edges:
         u = np.sqrt(self._u_height**2 + (found.u / rate) ** 2 + (self._u_lift**2 if lifted else 0.0))
         moved = height + (self._lift if lifted else 0.0) + (-1.0 if down else 1.0) * COVERAGE * u
         return moved, (found.ground & int(Ground.EXTRAPOLATED)) != 0
+
+    def at_height(self, height_mm: Array, *, up: bool) -> tuple[Array, Array]:
+        """Give guarded heights (n,) of limits stated for the height itself."""
+        return height_mm + (1.0 if up else -1.0) * COVERAGE * self._u_height, np.zeros(len(height_mm), dtype=bool)
 
     def at_bind(self, margin_mm: Array, *, up: bool) -> tuple[Array, Array]:
         """Give the guarded heights (n,) at which a bind margin is met."""

@@ -1,0 +1,1 @@
+"""The shim plan sheet."""

@@ -1,0 +1,266 @@
+"""The shim plan sheet: the goal, the plan with its proof, accepting it as one edit, the bench card, and the stock."""
+
+from __future__ import annotations
+
+import threading
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from msgspec.structs import replace
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk import questions
+from honest_lift.desk.engine.page import button, in_row
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.record_table import Column, RecordTable
+from honest_lift.desk.session import Session
+from honest_lift.desk.sheet_head import sheet_head
+from honest_lift.desk.shims.grid import ShimGrid
+from honest_lift.facts.edits import Describe, Drop, Put, new_id
+from honest_lift.facts.shims import ShimSize
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.units import in_figures, in_words
+
+if TYPE_CHECKING:
+    from honest_lift.plans.shims import ShimPlan
+
+_GOALS = {
+    "target": "every height to its target",
+    "shortest": "every height to the shortest pocket",
+    "seat load": "seat loads as alike as can be",
+    "open load": "open loads as alike as can be",
+}
+
+
+class ShimsSheet(QWidget):
+    """Plans are worked out on a thread of their own; the window lives on, and Cancel gives the best found so far."""
+
+    typed = pyqtSignal(str)
+    _made = pyqtSignal(object, object)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        self.subtitle, self.result = QLabel(), QLabel()
+        self.goal, self.springs = QComboBox(), QComboBox()
+        for key, words in _GOALS.items():
+            self.goal.addItem(self.tr(words), key)
+        self.goal.setAccessibleName(self.tr("Goal of the plan"))
+        self.springs.setAccessibleName(self.tr("Springs of the plan"))
+        self.make = button(self.tr("Work the plan out"), self.work_out)
+        self.cancel = button(self.tr("Cancel"), self._cancel)
+        self.accept = button(self.tr("Accept it"), self.take)
+        self.card = button(self.tr("Save a bench card…"), self.save_card)
+        self.model, self.grid = ShimGrid(session), GridView()
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("The shim plan, pocket by pocket"))
+        self.stock = RecordTable(self._columns(), self.tr("Shims in stock"))
+        self.base = QCheckBox(self.tr("a hardened one under every spring (aluminium)"))
+        self._stop = threading.Event()
+        self._thread: threading.Thread | None = None
+        self._length = ""
+        self._lay_out()
+        self._connect()
+        self.refresh()
+
+    def _lay_out(self) -> None:
+        self.result.setObjectName("working")
+        self.result.setWordWrap(True)
+        self.result.setTextFormat(Qt.TextFormat.PlainText)
+        self.result.setAccessibleName(self.tr("What the plan reaches"))
+        stock = QLabel(self.tr("Shims in stock under outer springs; a blank count is as many as are wanted:"))
+        stock.setObjectName("hint")
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 8, 14, 6)
+        column.addLayout(sheet_head(self.tr("Shim plan"), self.subtitle))
+        column.addLayout(in_row(self.goal, self.springs, self.make, self.cancel))
+        column.addWidget(self.result)
+        column.addWidget(self.grid, 4)
+        column.addLayout(in_row(self.accept, self.card))
+        column.addWidget(stock)
+        below = QHBoxLayout()
+        below.addWidget(self.stock, 5)
+        side = QVBoxLayout()
+        side.addLayout(in_row(button(self.tr("Add a size"), self._add), button(self.tr("Take size out"), self._drop)))
+        side.addWidget(self.base)
+        side.addStretch(1)
+        below.addLayout(side, 4)
+        column.addLayout(below, 2)
+
+    def _connect(self) -> None:
+        self.stock.records.put.connect(lambda one: self.session.do(Put("shim_stock", one)))
+        self.stock.records.refused.connect(self.session.warned)
+        self.base.clicked.connect(
+            lambda on: self.session.do(Describe({"hardened_base": on}, "hardened base under the springs"))
+        )
+        self.grid.typed.connect(self.typed)
+        self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
+        self._made.connect(self._show)
+        self.model.reshaped.connect(self._size_columns)
+        for signal in (self.session.changed, self.session.moved):
+            signal.connect(self.refresh)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.grid.dress(theme, zoom)
+        self.stock.records.fails, self.stock.records.muted, self.stock.records.zoom = theme.fails, theme.muted, zoom
+        self.zoom = zoom
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 84), (1, 50), (4, 68), (6, 60), (7, 60), (8, 66)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * getattr(self, "zoom", 1.0)))
+
+    def refresh(self) -> None:
+        """Follow the session; a plan made for another state is no longer shown."""
+        engine = self.session.engine
+        fresh = self._length != engine.unit("length")
+        self._length = engine.unit("length")
+        self.stock.show_records(engine.shim_stock, self._columns() if fresh else None)
+        self.base.setChecked(engine.hardened_base)
+        sets = [
+            ("", self.tr("springs as they are fitted")),
+            *((one.id, self.tr("free: {0}").format(one.name)) for one in engine.sets),
+        ]
+        if [self.springs.itemText(i) for i in range(self.springs.count())] != [words for _, words in sets]:
+            self.springs.clear()
+            for key, words in sets:
+                self.springs.addItem(words, key)
+        if self.model.plan is not None and self._for is not self.session.book:
+            self.model.plan = None
+            self.result.setText(self.tr("Something has changed since: work the plan out again."))
+        self.model.refresh()
+        self.grid.show_row(self.model.row_of(self.session.position))
+        self._enable()
+
+    def _enable(self) -> None:
+        working = self._thread is not None
+        self.make.setEnabled(not working)
+        self.cancel.setEnabled(working)
+        for one in (self.accept, self.card):
+            one.setEnabled(self.model.plan is not None and bool(self.model.plan.pockets))
+        if not self.result.text():
+            self.result.setText(self.tr("No plan has been worked out yet."))
+
+    # --- working it out ---
+
+    def _cancel(self) -> None:
+        self._stop.set()
+
+    def work_out(self) -> None:
+        """Work the plan out on a thread."""
+        if self._thread is not None:
+            return
+        book, goal, springs = self.session.book, self.goal.currentData(), self.springs.currentData()
+        self._stop.clear()
+
+        def run() -> None:
+            from honest_lift.plans.shims import plan_shims
+
+            self._made.emit(book, plan_shims(book, goal, springs, cancelled=self._stop.is_set))
+
+        self._thread = threading.Thread(target=run, name="shim plan", daemon=True)
+        self._thread.start()
+        self.result.setText(self.tr("being worked out…"))
+        self._enable()
+
+    def _show(self, book: object, plan: ShimPlan) -> None:
+        if self._thread:
+            self._thread.join()
+        self._thread = None
+        if book is not self.session.book:
+            self.result.setText(self.tr("Something has changed since: work the plan out again."))
+            self._enable()
+            return
+        self._for, self.model.plan = book, plan
+        self.result.setText(plan_words(plan, self.session))
+        self.model.refresh()
+        self._enable()
+
+    _for: object = None
+
+    def take(self) -> None:
+        """Accept the plan as one edit."""
+        plan = self.model.plan
+        if plan and plan.pockets and self.session.do(plan.edit(self.session.engine)):
+            self.session.told.emit(
+                self.tr("Accepted: the heights are predicted until one reading a pocket confirms them.")
+            )
+
+    def save_card(self) -> None:
+        """Write the plan as a bench card."""
+        from honest_lift.sheets.bench_card import bench_card
+
+        plan = self.model.plan
+        path = questions.card_to_save(self, Path.home() / "bench card.txt") if plan else None
+        if path is None or plan is None:
+            return
+        try:
+            path.write_text(bench_card(self.session.engine, plan), encoding="utf-8")
+        except OSError as error:
+            questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
+            return
+        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
+
+    # --- the stock ---
+
+    def _columns(self) -> list[Column]:
+        unit = self.session.unit("length")
+
+        def put(one: ShimSize, text: str) -> ShimSize:
+            value = parse(text, Field.within("length", unit, (0.01, 20.0)))
+            if value is None:
+                raise EntryError("A shim has a thickness, as in .015.")
+            return replace(one, thickness_mm=value)
+
+        return [
+            Column(self.tr("thickness, {0}").format(unit), lambda one: in_figures(one.thickness_mm, "length", unit), put,
+                   right=True, width=110),
+            Column(self.tr("how many"), lambda one: "" if one.count is None else str(one.count), _put_count, right=True, width=90),
+            Column(self.tr("goes under"), lambda one: one.fits, lambda one, text: replace(one, fits=text),
+                   choices=lambda: ("both", "outer", "inner"), width=100),
+            Column(self.tr("hardened"), lambda one: "yes" if one.hardened else "no",
+                   lambda one, text: replace(one, hardened=text == "yes"), choices=lambda: ("no", "yes")),
+        ]  # fmt: skip
+
+    def _add(self) -> None:
+        self.session.do(Put("shim_stock", ShimSize(new_id(), 0.381 if self._length == "in" else 0.5)))
+
+    def _drop(self) -> None:
+        if self.stock.current is None:
+            self.session.warned.emit(self.tr("Choose the size to take out."))
+            return
+        self.session.do(Drop("shim_stock", self.stock.current.id))
+
+
+def _put_count(one: ShimSize, text: str) -> ShimSize:
+    plain = text.strip()
+    if plain and not (plain.isascii() and plain.isdigit()):
+        raise EntryError(f"“{text}”: a whole number of shims is wanted, or nothing where nobody counts them.")
+    return replace(one, count=int(plain) if plain else None)
+
+
+def plan_words(plan: ShimPlan, session: Session) -> str:
+    """Say what a plan reaches and what proves it, or why there is none."""
+    if not plan.pockets:
+        return "\n".join(f"{words[:1].upper()}{words[1:]}." for words in plan.problems)
+    dimension = "load" if plan.goal in ("seat load", "open load") else "length"
+    unit = session.unit(dimension)
+    places = 1 if dimension == "load" else None
+    reached, bound = (in_words(one, dimension, unit, places) for one in (plan.measure, plan.bound))
+    what = {
+        "target": "The farthest height is {0} from its target",
+        "shortest": "The farthest height is {0} above the shortest pocket's",
+        "seat load": "Largest less smallest seat load is {0}",
+        "open load": "Largest less smallest open load is {0}",
+    }[plan.goal].format(reached)
+    proof = "proven: no plan does better" if plan.proven else f"no plan can do better than {bound}"
+    shims = sum(len(one.after_mm) for one in plan.pockets)
+    return "\n".join(
+        [f"{what}; {proof}. {shims} shims in all.", *(f"{one[:1].upper()}{one[1:]}." for one in plan.problems)]
+    )

@@ -1,0 +1,203 @@
+"""Height windows and the shim plan on small engines. Sources: independent check values; every plan tried (solver)."""
+
+import numpy as np
+import pytest
+from msgspec.structs import replace
+
+from engines import Bench
+from honest_lift.checks.examine import examine, gathered_of
+from honest_lift.demo.engine import demo_book
+from honest_lift.facts.edits import Confirm, Describe, Put, Several, reading_of
+from honest_lift.facts.history import History
+from honest_lift.facts.limits import Limit
+from honest_lift.facts.place import at_position, of_spring
+from honest_lift.facts.shims import ShimSize
+from honest_lift.facts.tools import Tool
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.shims import plan_shims
+from honest_lift.plans.windows import windows_of
+from honest_lift.sheets.bench_card import bench_card
+
+SURE = {"accuracy": 0.0, "repeatability": 1e-9}
+TRUE = [Tool("gauge", "height_micrometer", "gauge", "length", **SURE), Tool("solid", "caliper", "caliper", "length", **SURE),
+        Tool("tester", "spring_tester", "tester", "load", height_accuracy_mm=0.0, **SURE)]  # fmt: skip
+
+
+def handbook_bench(seat_least: float) -> Bench:
+    """Points 31.5 1590, 38.1 1120, 45.72 600, bind 29.2, lift 14.15; tools without doubt."""
+    bench = Bench("head: 1e")
+    for tool in TRUE:
+        bench.do(Put("tools", tool))
+    bench.do(Put("limits", Limit("seat", "seat_load", seat_least, seat_least + 100.0, origin="cam card")))
+    bench.do(Put("limits", Limit("open", "open_load", 1450.0, 1700.0, origin="cam card")))
+    bench.do(Put("limits", Limit("bind", "bind_margin", 1.5, origin="cam card")))
+    bench.height("1e", 45.5).read("valve_lift", at_position("1e"), 14.15, "indicator", "gauge")
+    return bench.spring("1", ((45.72, 600.0), (38.1, 1120.0), (31.5, 1590.0)), 29.2)
+
+
+def window(bench):
+    gathered = gathered_of(bench.book)
+    return windows_of(bench.book, gathered, [(0, gathered.rows[0])])[0]
+
+
+def test_a_window_and_what_sets_its_edges():
+    """Independent: 44.850 (bind) to 46.306 (seat at its least, extrapolated)."""
+    found = window(handbook_bench(560.0))
+    assert (found.low.name, found.low.height_mm) == ("least bind margin", pytest.approx(44.850, abs=1e-6))
+    assert (found.high.name, found.high.extrapolated) == ("seat load at its least", True)
+    assert found.high.height_mm == pytest.approx(46.306, abs=0.03), "straight there, a shape-preserving cubic here"
+
+
+def test_an_empty_window_says_by_how_much_and_between_what():
+    """Independent: with a least seat load of 720 it is empty by 0.888."""
+    found = window(handbook_bench(720.0))
+    assert found.width_mm == pytest.approx(-0.888, abs=0.04)  # straight there
+    assert [(low.name, high.name) for low, high, _ in found.conflicts] == [
+        ("least bind margin", "seat load at its least")
+    ]
+
+
+def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
+    sure, bench = window(handbook_bench(560.0)), handbook_bench(560.0)
+    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
+    unsure = window(bench)
+    for before, after in zip(sure.lows, unsure.lows, strict=True):
+        assert after.height_mm > before.height_mm
+    for before, after in zip(sure.highs, unsure.highs, strict=True):
+        assert after.height_mm < before.height_mm
+    bind = next(i for i, one in enumerate(sure.lows) if one.name == "least bind margin")
+    assert unsure.lows[bind].height_mm - sure.lows[bind].height_mm == pytest.approx(2 * np.hypot(0.02, 0.02), rel=0.01)
+
+
+def stocked(bench: Bench, *thicknesses: float, count: int | None = None) -> Bench:
+    for t in thicknesses:
+        bench.do(Put("shim_stock", ShimSize(f"{t}", t, count)))
+    return bench
+
+
+def four(*heights: float) -> Bench:
+    """Give four pockets with springs measured and no shims in them; each stands above its target."""
+    bench = Bench().complete()
+    for name, height in zip(bench.names, heights, strict=True):
+        bench.shims(name).height(name, height)
+    return bench
+
+
+def test_a_plan_brings_every_height_to_its_target_with_the_fewest_shims():
+    bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4, 0.5, 0.9, 1.2)
+    plan = plan_shims(bench.book, "target")
+    assert plan.proven
+    assert [one.after_mm for one in plan.pockets] == [(0.4,), (0.9,), (), (1.2,)]
+    assert plan.measure == pytest.approx(0.0, abs=1e-9)
+
+
+def test_an_accepted_plan_is_one_edit_and_predicted_until_each_pocket_is_read():
+    bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4, 0.5, 0.9, 1.2)
+    bench.do(plan_shims(bench.book, "target").edit(bench.engine))
+    found = examine(bench.book).finding("installed_height", "1i")
+    assert found.figure == pytest.approx(45.0)
+    assert found.ground & Ground.PREDICTED
+    assert (found.verdict, found.provisional) == (Verdict.UNPROVEN, Verdict.PASSES)
+    assert examine(bench.book).finding("installed_height", "2i").verdict is Verdict.PASSES, "nothing changed there"
+    bench.height("1i", 45.0)
+    assert examine(bench.book).finding("installed_height", "1i").verdict is Verdict.PASSES
+    bench.history.undo()
+    bench.history.undo()
+    assert examine(bench.book).finding("installed_height", "1i").figure == pytest.approx(45.9)
+
+
+def test_a_part_changed_besides_the_shims_leaves_nothing_to_predict():
+    from honest_lift.facts.edits import Fit, fitment
+
+    bench = four(45.4, 45.9, 45.0, 46.2).shims("1i", 0.4)
+    bench.do(Fit((fitment(bench.engine, "seat", "1i"),), "cut"))
+    found = examine(bench.book).finding("installed_height", "1i")
+    assert found.ground & Ground.STALE
+    assert not found.ground & Ground.PREDICTED
+
+
+def test_shims_lie_on_a_hardened_base_where_one_is_asked_for():
+    bench = stocked(four(45.4, 45.9, 45.4, 46.2), 0.2, 0.5).do(Put("shim_stock", ShimSize("base", 0.4, hardened=True)))
+    bench.do(Describe({"hardened_base": True}, "base"))
+    plan = plan_shims(bench.book, "target")
+    assert all(0.4 in one.after_mm for one in plan.pockets)
+    assert max(len(one.after_mm) for one in plan.pockets) <= 3
+
+
+@pytest.mark.parametrize(
+    ("heights", "stock", "count", "said"),
+    [
+        ((45.4, 45.9, 44.0, 46.2), (0.4, 0.9, 1.2), None, "2 intake: too short by 0.021 in for height farthest under its target"),
+        ((45.4, 45.9, 45.0, 50.0), (0.4, 0.9, 1.2), None, "2 exhaust: too tall by"),
+        ((45.4, 45.9, 45.0, 46.2), (0.1, 3.0), None, "no stack of the stock lies in"),
+        ((45.9, 45.9, 45.9, 45.9), (0.9,), 2, "the stock is short"),
+        ((45.4, 45.9, 45.0, 46.2), (), None, "no shims in stock"),
+        ((45.4, 45.9, 45.0, 46.2), (-0.4,), None, "has no thickness"),
+    ],
+)  # fmt: skip
+def test_why_there_is_no_plan(heights, stock, count, said):
+    plan = plan_shims(stocked(four(*heights), *stock, count=count).book, "target")
+    assert plan.pockets == ()
+    assert any(said in one for one in plan.problems), plan.problems
+
+
+def test_what_is_not_known_is_asked_for():
+    bench = stocked(Bench().complete(), 0.4)
+    assert "nobody stated the shims that lie at 1e, 1i, 2i, 2e now" in plan_shims(bench.book, "target").problems[0]
+    assert "the set has 0 springs" in plan_shims(bench.book, "seat load", "other").problems[-1]
+
+
+def test_springs_free_to_move_spread_less_than_in_place():
+    bench = stocked(four(45.2, 45.3, 45.1, 45.4), 0.2)
+    for name, less in zip("1234", (0.0, 25.0, -20.0, 12.0), strict=True):
+        bench.spring(
+            name, tuple((h, f - less) for h, f in ((48.0, 560.0), (45.0, 722.0), (36.0, 1260.0), (34.0, 1412.0)))
+        )
+    fixed, free = plan_shims(bench.book, "seat load"), plan_shims(bench.book, "seat load", "set")
+    assert free.proven
+    assert free.measure < fixed.measure
+    assert sorted(one.spring for one in free.pockets) == ["1", "2", "3", "4"]
+    loads = [one.seat_load_n for one in free.pockets]
+    assert max(loads) - min(loads) == pytest.approx(free.measure)
+    edit = free.edit(bench.engine)
+    assert isinstance(edit, Several)
+    bench.do(edit)
+    assert {p: bench.engine.spring_at(p) for p in bench.names} == {one.position: one.spring for one in free.pockets}
+    figures = [examine(bench.book).finding("seat_load", name).figure for name in bench.names]
+    assert max(figures) - min(figures) == pytest.approx(free.measure, abs=1e-6), "the checks see what the plan promised"
+
+
+def test_the_demonstration_is_put_right_by_the_new_set_and_a_plan():
+    history = History(demo_book("x"))
+
+    def read(position: str, value_mm: float) -> None:
+        one = reading_of(history.book, "installed_height", at_position(position), value_mm, text="", unit="mm",
+                         way="height_micrometer", tool="gauge")  # fmt: skip
+        history.do(Confirm((one,)))
+
+    read("8e", 45.75)
+    for i, thickness in enumerate((0.015, 0.020, 0.030, 0.060)):
+        history.do(Put("shim_stock", ShimSize(str(i), 25.4 * thickness)))
+    plan = plan_shims(history.book, "open load", "new")
+    assert plan.proven
+    history.do(plan.edit(history.book.engine))
+    predicted = examine(history.book)
+    told = {one.verdict for one in predicted.findings if one.check.step == "heights"}
+    assert Verdict.FAILS not in told
+    assert Verdict.UNPROVEN in told
+    for one in plan.pockets:
+        read(one.position, one.height_mm)
+    assert examine(history.book).of_engine() is Verdict.PASSES
+    card = bench_card(history.book.engine, plan)
+    assert "put an eye out" in card
+    assert card.count("________") == 16
+
+
+def test_a_spring_in_hand_is_no_spring_measured():
+    bench = stocked(four(45.2, 45.3, 45.1, 45.4), 0.2)
+    for entry in [one for one in bench.book.journal if getattr(one, "place", None) == of_spring("2")]:
+        from honest_lift.facts.edits import StrikeOut
+
+        bench.do(StrikeOut(entry.id))
+    assert plan_shims(bench.book, "target").problems == ("1 intake: its spring or its lift is not measured",)

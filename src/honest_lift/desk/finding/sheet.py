@@ -18,6 +18,7 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import title_of
 from honest_lift.desk.theme import LIGHT
+from honest_lift.facts.edits import Edit
 from honest_lift.numbers.units import doubt_in_figures, places_for
 
 if TYPE_CHECKING:
@@ -56,6 +57,9 @@ class FindingSheet(QWidget):
         self.no_doubt, self.worth_words = QLabel(), QLabel()
         self.worth = [QPushButton() for _ in range(_SHOWN)]
         self._starts: list[Callable[[], None]] = []
+        self.cure_words = QLabel()
+        self.cures = [QPushButton() for _ in range(_SHOWN)]
+        self._edits: list[Edit] = []
         self._build()
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
@@ -65,6 +69,7 @@ class FindingSheet(QWidget):
         for label, name in (
             (self.title, "title"), (self.figure, "bigFigure"), (self.limit, "subtitle"), (self.reason, "reason"),
             (self.working, "working"), (self.no_doubt, "hint"), (self.worth_words, "hint"),
+            (self.cure_words, "hint"),
         ):  # fmt: skip
             label.setObjectName(name)
             label.setTextFormat(Qt.TextFormat.PlainText)
@@ -78,6 +83,9 @@ class FindingSheet(QWidget):
         for index, button in enumerate(self.worth):
             button.setObjectName("offer")
             button.clicked.connect(lambda _, i=index: self._starts[i]())
+        for index, button in enumerate(self.cures):
+            button.setObjectName("offer")
+            button.clicked.connect(lambda _, i=index: self.session.do(self._edits[i]))
         self.back.clicked.connect(lambda: self.session.look_into(""))
         head = QHBoxLayout()
         head.addWidget(self.shape)
@@ -98,6 +106,7 @@ class FindingSheet(QWidget):
             (self.tr("What it rests on"), [self.inputs]),
             (self.tr("Where the doubt comes from"), [self.budget, self.no_doubt]),
             (self.tr("Most worth measuring again"), [self.worth_words, *self.worth]),
+            (self.tr("What would put it right"), [self.cure_words, *self.cures]),
         ):
             heading = QLabel(words)
             heading.setObjectName("heading")
@@ -188,8 +197,9 @@ class FindingSheet(QWidget):
         if key == self._offered:
             return
         self._offered = key
-        for one in self.worth:
+        for one in (*self.worth, *self.cures):
             one.hide()
+        self.cure_words.setText("")
         self.worth_words.show()
         if isfinite(finding.figure):
             self.worth_words.setText(self.tr("being worked out…"))
@@ -230,6 +240,27 @@ class FindingSheet(QWidget):
             button.setVisible(worth is not None)
             if worth is not None:
                 self._name(button, worth)
+
+        self._cure()
+
+    def _cure(self) -> None:
+        """Offer what would put the finding right, each tried on the checks."""
+        from honest_lift.plans.remedies import remedies_for
+
+        finding = self.finding
+        found = remedies_for(self.session.book, finding) if finding else ()
+        self._edits = [one.edit for one in found]
+        wanted = finding is not None and finding.verdict.word in ("fails", "close")
+        self.cure_words.setText(
+            self.tr("No stack of the stock and no spare spring puts it right without failing something else.")
+            if wanted
+            else self.tr("Nothing has to be put right here.")
+        )
+        self.cure_words.setVisible(not found)
+        for button, one in zip(self.cures, [*found, *[None] * _SHOWN], strict=False):
+            button.setVisible(one is not None)
+            button.setText(one.words if one else "")
+            button.setToolTip(one.words if one else "")
 
     def _name(self, button: QPushButton, worth: Worth) -> None:
         finding, engine = self.finding, self.session.engine

@@ -177,8 +177,6 @@ def test_the_demonstration_is_put_right_by_the_new_set_and_a_plan():
         history.do(Confirm((one,)))
 
     read("8e", 45.75)
-    for i, thickness in enumerate((0.015, 0.020, 0.030, 0.060)):
-        history.do(Put("shim_stock", ShimSize(str(i), 25.4 * thickness)))
     plan = plan_shims(history.book, "open load", "new")
     assert plan.proven
     history.do(plan.edit(history.book.engine))

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from itertools import count
 
-from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, TEST_HEIGHTS, USED_SPRINGS
+from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, SHIM_STOCK, TEST_HEIGHTS, USED_SPRINGS
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -19,6 +19,7 @@ from honest_lift.facts.layout import COMMON, Layout, read_layout
 from honest_lift.facts.limits import Limit, default_limits
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spring
+from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import KINDS, Tool
 from honest_lift.numbers.entry import Field, parse
@@ -47,6 +48,7 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         fitments=_fitments(layout),
         tools=_tools(),
         default_tools=default_tools({tool.kind: tool.id for tool in _tools()}) | _default_tools(),
+        shim_stock=tuple(ShimSize(text, _inches(text), count) for text, count in SHIM_STOCK),
         limits=_limits(),
         people=("Ash", "Rowan"),
         hand="Ash",

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+SHIM_STOCK = ((".015", 40), (".020", 20), (".030", 24), (".060", 12))  # thickness, how many
+
 # spring, loads in lbf at the test heights of its set, bind of outer and inner in inches ("" = not measured)
 TEST_HEIGHTS = ("1.900", "1.800", "1.500", "1.200")
 USED_SPRINGS = (

@@ -21,6 +21,7 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("tools", "engine", "Tools", "", "light"),
     ("tester", "engine", "Tester", "", "light"),
     ("readings", "readings", "", "1i", "light"),
+    ("shims", "shims", "", "5i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )

@@ -22,7 +22,7 @@ from honest_lift.facts.tools import Tool
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.best_way import Means, means_of
 
-_WORTH = 0.98  # a doubt that shrinks by less is not worth the walk to the tool box
+_WORTH = 0.92  # a doubt that shrinks by less is not worth the walk to the tool box
 _REPEATS = 3
 _REFERENCE_PERCENT = 0.3  # what a certified reference spring is true to. Common practice, no source
 _LIFT = {"lobe_lift", "rocker_ratio", "lash"}

@@ -9,7 +9,16 @@ from typing import TYPE_CHECKING
 from msgspec.structs import replace
 from PyQt6.QtCore import QRectF, Qt, QTimer
 from PyQt6.QtGui import QPainter
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QHBoxLayout,
+    QHeaderView,
+    QLabel,
+    QPushButton,
+    QScrollArea,
+    QSizePolicy,
+    QVBoxLayout,
+    QWidget,
+)
 
 from honest_lift.desk.finding.budget_bar import BudgetBar
 from honest_lift.desk.finding.inputs_grid import InputsGrid
@@ -83,6 +92,8 @@ class FindingSheet(QWidget):
         for index, button in enumerate(self.worth):
             button.setObjectName("offer")
             button.clicked.connect(lambda _, i=index: self._starts[i]())
+        for button in (*self.worth, *self.cures):  # long words never widen the page
+            button.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         for index, button in enumerate(self.cures):
             button.setObjectName("offer")
             button.clicked.connect(lambda _, i=index: self.session.do(self._edits[i]))
@@ -259,7 +270,8 @@ class FindingSheet(QWidget):
         self.cure_words.setVisible(not found)
         for button, one in zip(self.cures, [*found, *[None] * _SHOWN], strict=False):
             button.setVisible(one is not None)
-            button.setText(one.words if one else "")
+            halves = (one.effects[:2], one.effects[2:]) if one else ()
+            button.setText("\n".join([one.what, *(", ".join(half) for half in halves if half)]) if one else "")
             button.setToolTip(one.words if one else "")
 
     def _name(self, button: QPushButton, worth: Worth) -> None:

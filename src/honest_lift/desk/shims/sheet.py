@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from math import nan
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -14,16 +15,20 @@ from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.record_table import Column, RecordTable
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.shims.grid import ShimGrid
+from honest_lift.drawings.pocket_windows import PocketWindow, pocket_windows_scene
 from honest_lift.facts.edits import Describe, Drop, Put, new_id
+from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.numbers.entry import EntryError, Field, parse
-from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.numbers.units import from_inside, in_figures, in_words, unit_of
 
 if TYPE_CHECKING:
     from honest_lift.plans.shims import ShimPlan
+    from honest_lift.plans.windows import Window
 
 _GOALS = {
     "target": "every height to its target",
@@ -56,6 +61,9 @@ class ShimsSheet(QWidget):
         self.model, self.grid = ShimGrid(session), GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("The shim plan, pocket by pocket"))
+        self.drawing = SceneView()
+        self.drawing.setAccessibleName(self.tr("The window of installed heights of every pocket"))
+        self._windows: tuple[object, list[Window]] = (None, [])
         self.stock = RecordTable(self._columns(), self.tr("Shims in stock"))
         self.base = QCheckBox(self.tr("a hardened one under every spring (aluminium)"))
         self._stop = threading.Event()
@@ -77,7 +85,8 @@ class ShimsSheet(QWidget):
         column.addLayout(sheet_head(self.tr("Shim plan"), self.subtitle))
         column.addLayout(in_row(self.goal, self.springs, self.make, self.cancel))
         column.addWidget(self.result)
-        column.addWidget(self.grid, 4)
+        column.addWidget(self.drawing)
+        column.addWidget(self.grid, 1)
         column.addLayout(in_row(self.accept, self.card))
         column.addWidget(stock)
         below = QHBoxLayout()
@@ -87,7 +96,7 @@ class ShimsSheet(QWidget):
         side.addWidget(self.base)
         side.addStretch(1)
         below.addLayout(side, 4)
-        column.addLayout(below, 2)
+        column.addLayout(below)
 
     def _connect(self) -> None:
         self.stock.records.put.connect(lambda one: self.session.do(Put("shim_stock", one)))
@@ -99,13 +108,16 @@ class ShimsSheet(QWidget):
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
         self._made.connect(self._show)
         self.model.reshaped.connect(self._size_columns)
-        for signal in (self.session.changed, self.session.moved):
+        for signal in (self.session.changed, self.session.examined, self.session.moved):
             signal.connect(self.refresh)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.dress(theme, zoom)
+        self.drawing.setFixedHeight(round(132 * zoom))
         self.stock.records.fails, self.stock.records.muted, self.stock.records.zoom = theme.fails, theme.muted, zoom
+        self.stock.setFixedHeight(round(112 * zoom))
         self.zoom = zoom
         self._size_columns()
 
@@ -136,7 +148,56 @@ class ShimsSheet(QWidget):
             self.result.setText(self.tr("Something has changed since: work the plan out again."))
         self.model.refresh()
         self.grid.show_row(self.model.row_of(self.session.position))
+        self._draw()
         self._enable()
+
+    # --- the windows ---
+
+    def _draw(self) -> None:
+        """Draw the windows of what is fitted, or of what the plan fits, where the sheet is looked at."""
+        session = self.session
+        if session.step != "shims" or session.examination is None:
+            return
+        unit = session.unit("length")
+        plan = {one.position: one for one in self.model.plan.pockets} if self.model.plan else {}
+        drawn = []
+        for own in self._fitted():
+            pocket = plan.get(own.position)
+            window = pocket.window if pocket else own
+            found = session.examination.finding("installed_height", own.position)
+            ends = (window.low, window.high) if not window.missing else (None, None)
+            low, high, now, then = (
+                from_inside(one, "length", unit)
+                for one in (
+                    *(nan if edge is None else edge.height_mm for edge in ends), found.figure if found else nan,
+                    pocket.height_mm if pocket else nan,
+                )
+            )  # fmt: skip
+            drawn.append(PocketWindow(own.position, low, high, now, then, own.position == session.position))
+        self.drawing.show_scenes([(1, pocket_windows_scene(drawn, unit_of("length", unit).places, unit))])
+        here = next((one for one in self._fitted() if one.position == session.position), None)
+        here = plan[session.position].window if session.position in plan else here
+        self.subtitle.setText(self._window_words(here) if here else "")
+
+    def _fitted(self) -> list[Window]:
+        """Give the windows of the springs as they are fitted; remembered while the engine is the same."""
+        book = self.session.book
+        if self._windows[0] is not book:
+            from honest_lift.checks.examine import gathered_of
+            from honest_lift.plans.windows import windows_of
+
+            gathered = gathered_of(book)
+            self._windows = (book, windows_of(book, gathered, list(enumerate(gathered.rows))))
+        return self._windows[1]
+
+    def _window_words(self, window: Window) -> str:
+        where = position_title(window.position)
+        if window.missing or window.low is None or window.high is None:
+            return f"{where}: {window.missing or 'no limits make a window'}"
+        unit = self.session.unit("length")
+        low, high = (in_figures(edge.height_mm, "length", unit) for edge in (window.low, window.high))
+        empty = self.tr("empty: ") if window.width_mm < 0 else ""
+        return f"{where}: {empty}{low} ({window.low.name}) to {high} {unit} ({window.high.name})"
 
     def _enable(self) -> None:
         working = self._thread is not None
@@ -180,6 +241,7 @@ class ShimsSheet(QWidget):
         self._for, self.model.plan = book, plan
         self.result.setText(plan_words(plan, self.session))
         self.model.refresh()
+        self._draw()
         self._enable()
 
     _for: object = None

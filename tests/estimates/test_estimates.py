@@ -322,3 +322,18 @@ def test_an_assumed_lift_replaces_nothing_that_is_known():
 def test_a_tool_that_must_be_proven_and_never_was_proves_nothing():
     bench = Bench().height("1e", 45.0).do(Put("tools", replace(GAUGE, due_days=365)))
     assert resolve(bench.book, "installed_height", at_position("1e")).ground & Ground.STALE
+
+
+def test_two_ways_that_disagree_are_pointed_out():
+    """Caliper and micrometer 0.094 in apart: a dished retainer? Common practice, no source."""
+    bench = Bench().state("retainer_thickness", 3.3, tolerance=0.02)
+    bench.height("1e", 45.0 + 3.3 + 0.094 * 25.4, "caliper", tool="solid").height("1e", 45.0, repeat=True)
+    told = height(bench)
+    assert told[0] == pytest.approx(45.0), "the latest way counts"
+    warning = installed_height(bench.book, ["1e"]).inputs[0][0].warning
+    assert (
+        warning
+        == "micrometer, in place and caliper over retainer disagree by 0.094 in: a dished retainer, or a part that was not stated?"
+    )
+    bench.height("1i", 45.0 + 3.3, "caliper", tool="solid").height("1i", 45.02, repeat=True)
+    assert installed_height(bench.book, ["1i"]).inputs[0][0].warning == ""

@@ -201,6 +201,18 @@ def test_a_spring_in_hand_is_no_spring_measured():
     assert plan_shims(bench.book, "target").problems == ("1 intake: its spring or its lift is not measured",)
 
 
+def test_no_plan_is_built_on_a_stale_height_or_an_assumed_lift():
+    from honest_lift.facts.edits import Fit, Unstate, fitment
+    from honest_lift.facts.place import ENGINE
+
+    bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4)
+    bench.do(Fit((fitment(bench.engine, "seat", "1i"),), "cut"))
+    assert plan_shims(bench.book, "target").problems[0].startswith("what stands for the height of 1i proves nothing")
+    bench.history.undo()
+    bench.do(Unstate("lash", ENGINE)).state("lash", 0.4, kind="assumed", low=0.3, high=0.5)
+    assert "rests on an assumption" in plan_shims(bench.book, "target").problems[0]
+
+
 # --- remedies ---
 
 

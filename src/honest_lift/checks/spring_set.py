@@ -15,7 +15,7 @@ from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.estimates.loads import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
-from honest_lift.mechanics.bench.spring_set import share_of_median, spread
+from honest_lift.mechanics.bench.spring_set import share_of_median, spread, to_measure_again
 from honest_lift.numbers.doubt import Array, Ground, exact
 from honest_lift.numbers.verdict import Verdict
 
@@ -88,7 +88,27 @@ def _shares(book: Book, group: _Group) -> list[Finding]:
     loads = group.loads.figure.value
     terms = {"its load": (loads, "load")} | _terms(group, {"median of the set": np.median})
     found = findings_on_springs(book, SET_SHARE, group.springs, group.judge(share_of_median), group.stated, terms)
-    return [replace(one, remark=_collapse_words(book, one)) if one.verdict is Verdict.FAILS else one for one in found]
+    again = _odd_ones(group)
+    return [
+        replace(one, remark=_collapse_words(book, one)) if one.verdict is Verdict.FAILS
+        else replace(one, remark=_AGAIN) if again[i] else one
+        for i, one in enumerate(found)
+    ]  # fmt: skip
+
+
+_AGAIN = "it stands apart from its set: measure it again, three times, before it is judged"
+
+
+def _odd_ones(group: _Group) -> NDArray[np.bool_]:
+    """Tell which springs of a group stand so far apart that they are to be measured again; the tool's scatter is the floor."""
+    odd = np.zeros(len(group.springs), dtype=bool)
+    if len(group.known) > 2:
+        figure = group.loads.figure
+        single = [row for row, source in enumerate(figure.sources) if source.key.startswith("scatter:")]
+        own = np.sqrt((figure.parts()[single] ** 2).sum(axis=0)) if single else np.zeros(len(group.springs))
+        floor = float(np.median(own[group.known])) or 1e-9
+        odd[group.known] = to_measure_again(figure.value[group.known], floor)
+    return odd
 
 
 def _spreads(book: Book, group: _Group) -> list[Finding]:

@@ -4,17 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
+from math import sqrt
 
 import numpy as np
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.resolve import counting_readings, missing, resolve
+from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
-from honest_lift.facts.staleness import changes_since, noted_change
-from honest_lift.numbers.doubt import Ground
+from honest_lift.facts.staleness import changes_since, is_stale, noted_change
+from honest_lift.numbers.doubt import COVERAGE, Ground
+from honest_lift.numbers.units import in_words
 
 _PARTS = frozenset({"locator_thickness", "left_out", "retainer_thickness", "tip_to_step", "shims"})
 
@@ -32,9 +34,39 @@ def height_inputs(book: Book, positions: Sequence[str]) -> list[tuple[Input, ...
     parts = _parts(narrowed(book, _PARTS, _STACK))
     raw = (_with_other_shims(book, name, resolve(book, "installed_height", at_position(name))) for name in positions)
     return [
-        (one, *(parts[quantity, name] for _, quantity in _corrections(one)))
+        (_cross_checked(book, name, one), *(parts[quantity, name] for _, quantity in _corrections(one)))
         for name, one in zip(positions, raw, strict=True)
     ]
+
+
+def _cross_checked(book: Book, position: str, raw: Input) -> Input:
+    """Point out another way of measuring that says something else by more than both doubt; the latest way counts."""
+    read = counting_readings(book, "installed_height", at_position(position)) if raw.kind == "measured" else ()
+    others = {one.reading.way: one for one in read if one.reading.way != raw.way and not is_stale(book.engine, one)}
+    for way, other in others.items():
+        told = measured(book, "installed_height", (other,))
+        here, there = corrected(book, raw.way, position, raw.value)[0], corrected(book, way, position, told.value)[0]
+        if abs(here - there) > COVERAGE * sqrt(_u(raw) ** 2 + _u(told) ** 2):
+            length = book.engine.unit("length")
+            apart = in_words(abs(here - there), "length", length)
+            first, second = (_short(one) for one in (raw.way, way))
+            doubt = (
+                "a dished retainer, or a part that was not stated?"
+                if "caliper" in (raw.way, way)
+                else "a part not stated?"
+            )
+            words = f"{first} and {second} disagree by {apart}: {doubt}"
+            return replace(raw, warning="; ".join(part for part in (raw.warning, words) if part))
+    return raw
+
+
+def _u(one: Input) -> float:
+    return sqrt(one.own_u**2 + sum(part**2 for _, _, part in one.shared))
+
+
+def _short(key: str) -> str:
+    way = CATALOG["installed_height"].way(key)
+    return (way.short or way.title) if way else key
 
 
 def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
@@ -46,7 +78,8 @@ def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
     read = counting_readings(book, "installed_height", at_position(position)) if raw.kind == "measured" else ()
     if not read:
         return raw
-    engine, latest = book.engine, read[-1]
+    engine = book.engine
+    latest = ([one for one in read if not is_stale(engine, one)] or list(read))[-1]
     if not raw.ground & Ground.STALE:
         changed = noted_change(engine, latest) == "shims"
         return replace(raw, ground=raw.ground | Ground.PREDICTED, note=_CONFIRM) if changed else raw

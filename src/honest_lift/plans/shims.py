@@ -22,7 +22,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.spring.nest import nest_load
-from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.numbers.units import in_words
 from honest_lift.plans.shim_solver import Answer, Ints, Options, least_spread, nearest
 from honest_lift.plans.windows import Window, windows_of
@@ -94,6 +94,10 @@ def plan_shims(
     case = _case(book, spring_set)
     if unread := [one.name for one, bare in zip(case.gathered.at, case.bare, strict=True) if not np.isfinite(bare)]:
         return ShimPlan(goal, problems=(f"not measured: installed height of {', '.join(map(position_title, unread))}",))
+    if barred := _barred(case):
+        return ShimPlan(
+            goal, problems=(f"what stands for the height of {barred} proves nothing: measure again there first",)
+        )
     options, target = _options(book, case, goal, free=bool(spring_set))
     if np.isnan(target) and goal == "target":
         return ShimPlan(goal, problems=("no target height is stated: state it under Cam card",))
@@ -146,6 +150,15 @@ def _case(book: Book, spring_set: str) -> _Case:
     for (p, s), window in zip(pairs, windows_of(book, gathered, [(p, rows[s]) for p, s in pairs]), strict=True):
         windows[p][s] = window
     return _Case(gathered, heights + now, rows, [names[row] for row in rows], stacks, sizes, thick, windows)
+
+
+def _barred(case: _Case) -> str:
+    """Give the pockets whose heights no plan may be built on; a height predicted from known shims is good enough."""
+    ground = height_from([one.height for one in case.gathered.at]).figure.ground & int(_NO_GROUND)
+    return ", ".join(one.name for one, bad in zip(case.gathered.at, ground.tolist(), strict=True) if bad)
+
+
+_NO_GROUND = Ground.STALE | Ground.NO_TOOL | Ground.UNSOUND | Ground.SET_ASIDE | Ground.ASSUMED | Ground.UNRANGED
 
 
 def _stacks(sizes: tuple[ShimSize, ...], *, hardened: bool) -> list[tuple[int, ...]]:

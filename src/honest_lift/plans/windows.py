@@ -126,6 +126,8 @@ def _missing(ground: int, bounds: _Bounds, i: int) -> str:
         return "its spring or its lift is not measured"
     if ground & int(Ground.UNSOUND | Ground.STALE | Ground.NO_TOOL):
         return "what its spring or its lift rests on proves nothing"
+    if ground & int(Ground.ASSUMED | Ground.UNRANGED | Ground.UNTOLERATED | Ground.SET_ASIDE):
+        return "its lift or its spring rests on an assumption"
     if not any(bounds.stated(check, i) for check in ("seat_load", "open_load")):
         return "no limit is stated for its loads"
     return ""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from contextlib import suppress
 from math import nan
 from pathlib import Path
 from typing import TYPE_CHECKING
@@ -221,9 +222,14 @@ class ShimsSheet(QWidget):
         self._stop.clear()
 
         def run() -> None:
-            from honest_lift.plans.shims import plan_shims
+            from honest_lift.plans.shims import ShimPlan, plan_shims
 
-            self._made.emit(book, plan_shims(book, goal, springs, cancelled=self._stop.is_set))
+            try:
+                plan = plan_shims(book, goal, springs, cancelled=self._stop.is_set)
+            except Exception as error:  # a bug, but the window must not wait for ever
+                plan = ShimPlan(goal, problems=(f"it could not be worked out: {type(error).__name__}, {error}",))
+            with suppress(RuntimeError):  # the window may have been closed meanwhile
+                self._made.emit(book, plan)
 
         self._thread = threading.Thread(target=run, name="shim plan", daemon=True)
         self._thread.start()

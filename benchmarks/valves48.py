@@ -47,7 +47,7 @@ def engine_of_48() -> History:
     )
     for i, name in enumerate(names):
         rows = [("installed_height", at_position(name), 45.72 + 0.01 * (i % 7), "height_micrometer", {})]
-        rows += [("lash", at_position(name), 0.45, "feeler", {})]
+        rows += [("lash", at_position(name), 0.45, "feeler", {}), ("seal_gap", at_position(name), 16.6, "caliper", {})]
         for height, load in zip(heights, (700.0, 930.0, 1680.0, 2390.0), strict=True):
             rows.append(("spring_load", of_spring(str(i + 1)), load + i % 5, "tester", {"test_height": height}))
         rows += [

@@ -104,4 +104,5 @@ class Bench:
         self.state("rocker_ratio", 1.5, tolerance=0.003).state("lash", 0.4, tolerance=0.02)
         for i, name in enumerate(self.names):
             self.height(name, height).spring(str(i + 1))
+            self.read("seal_gap", at_position(name), lift + 3.0, "caliper", "solid")
         return self

@@ -358,3 +358,33 @@ def test_a_value_set_aside_is_named_where_it_is_missed():
     book = replace(bench.book, set_aside=(aside,))
     one = examine(book).finding("installed_height", "1e")
     assert "What stood there was set aside: -45, it lies outside 5 to 150." in reason(one, book.engine)
+
+
+def test_retainer_to_seal_at_full_lift():
+    """Gap closed less lift; shims do not move it, another retainer makes it stale. Common practice, no source."""
+    bench = Bench().complete()
+    one = found(bench, "retainer_seal")
+    assert (one.figure, one.verdict) == (pytest.approx(3.0), Verdict.PASSES)
+    assert "retainer to seal = gap closed - lift = 0.4724 - 0.3543 = 0.1181 in" in working(one, bench.engine)
+    bench.shims("1e", 0.5)
+    assert found(bench, "retainer_seal").verdict is Verdict.PASSES
+    bench.read("seal_gap", at_position("1e"), 10.0, "caliper", "solid")
+    one = found(bench, "retainer_seal")
+    assert one.verdict is Verdict.FAILS
+    assert "Shorten the guide" in reason(one, bench.engine)
+    bench.do(Fit((fitment(bench.engine, "retainer", "1i"),), "retainer"))
+    assert found(bench, "retainer_seal", "1i").verdict is Verdict.UNPROVEN
+
+
+def test_an_older_file_gets_the_limit_of_the_check_it_did_not_know():
+    from honest_lift.facts.file import decode_book, encode_book
+
+    old = encode_book(Bench().complete().book).replace(b'"version": 2', b'"version": 1')
+    limits = decode_book(old, "old").engine.limits
+    assert sum(one.check == "retainer_seal" for one in limits) == 1
+    import json
+
+    raw = json.loads(old)
+    raw["engine"]["limits"] = [one for one in raw["engine"]["limits"] if one["check"] != "retainer_seal"]
+    lifted = decode_book(json.dumps(raw).encode(), "old")
+    assert examine(lifted).finding("retainer_seal", "1e").verdict is Verdict.PASSES

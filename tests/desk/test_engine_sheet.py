@@ -119,10 +119,11 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
             qtbot.keyClicks(window.bar.entry, loads)
             qtbot.keyClick(window.bar.entry, ENTER)
     window._actions["step_heights"].trigger()
-    window.bar.choose(window.bar._tasks[0])
-    for _ in range(4):
-        qtbot.keyClicks(window.bar.entry, "1.770")
-        qtbot.keyClick(window.bar.entry, ENTER)
+    for quantity, text in (("installed_height", "1.770"), ("seal_gap", ".620")):
+        window.bar.choose(next(one for one in window.bar._tasks if one.quantity == quantity))
+        for _ in range(4):
+            qtbot.keyClicks(window.bar.entry, text)
+            qtbot.keyClick(window.bar.entry, ENTER)
     examination = session.examination
     words = {one.check.name: one.verdict.word for one in examination.by_position["1e"]}
     assert words.pop("card_open_load") == "unproven", "the card states no open load"

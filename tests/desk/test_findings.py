@@ -113,7 +113,7 @@ def test_nothing_is_called_worth_measuring_that_changes_nothing():
 def test_the_plan_asks_first_for_what_is_missing_then_stale_then_close():
     bench = Bench().complete()
     bench.height("2e", 44.49)  # close
-    bench.do(Fit((fitment(bench.engine, "seat", "1i"),), "seat cut"))
+    bench.do(Fit((fitment(bench.engine, "pocket", "1i"),), "pocket cut"))
     bench.do(Fit((fitment(bench.engine, "spring", "2i", part=""),), "spring out"))
     bench.read("bind_height", of_spring("3"), 32.5, "tester")
     steps = next_steps(bench.book, examine(bench.book))
@@ -140,7 +140,7 @@ def test_an_empty_engine_is_told_what_to_state():
 def test_the_queue_walks_one_quantity_in_head_order_and_ends(qtbot, open_window):
     bench = Bench("left: 1e 1i\nright: 2e 2i").complete()
     for valve in ("1i", "2i"):
-        bench.do(Fit((fitment(bench.engine, "seat", valve),), "seat cut"))
+        bench.do(Fit((fitment(bench.engine, "pocket", valve),), "pocket cut"))
     window = open_window(bench.book)
     window._actions["next_reading"].trigger()
     assert window.session.position == "1i"

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
+from honest_lift.checks.clearances import check_retainer_seal
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
@@ -91,7 +92,7 @@ def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
     return [finding for own in zip(*found.values(), strict=True) for finding in own]
 
 
-_OF_VALVES = (check_installed_height, check_bind_margin, check_seat_load, check_open_load)
+_OF_VALVES = (check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal)
 
 
 @dataclass(frozen=True, slots=True)

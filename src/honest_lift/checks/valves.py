@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from honest_lift.checks.stacks import odd_stacks
-from honest_lift.estimates.estimate import Estimate, Input, derive
+from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.heights import height_from, height_inputs
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import Curves, curve_keys
@@ -32,6 +32,7 @@ class Valves:
     opened: Estimate
     seat_load: Estimate
     open_load: Estimate
+    seal_gap: Estimate
     targets: tuple[Input, ...]
     stack_remarks: tuple[str, ...]
 
@@ -58,6 +59,7 @@ class AtValve:
     curve: bytes
     target: Input
     stack_remark: str
+    seal_gap: Input
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,7 +83,7 @@ class Gathered:
         return Valves(
             tuple(one.name for one in at), tuple(one.role for one in at), tuple(one.spring for one in at),
             installed, lift, self.curves.take(rows), opened,
-            loads.take(range(count)), loads.take(range(count, 2 * count)),
+            loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
         )  # fmt: skip
 
@@ -94,13 +96,24 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     rows = tuple(index.get(spring, index[""]) for spring in springs)
     lift, keys = lift_at_valve(book), curve_keys(curves)
     targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
+    gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), _SEALED))
     at = tuple(
-        AtValve(one.id, one.role, spring, height, moved, keys[row], targets[one.id], remark)
+        AtValve(one.id, one.role, spring, height, moved, keys[row], targets[one.id], remark, gaps[one.id])
         for one, spring, height, moved, row, remark in zip(
             positions, springs, height_inputs(book, names), lift.inputs, rows, odd_stacks(book, names), strict=True
         )
     )
     return Gathered(at, lift, curves, rows)
+
+
+_SEALED: frozenset[str] = frozenset({"valve", "seat", "retainer", "locks", "seal"})
+
+
+@by_value
+def _gaps(book: Book) -> dict[str, Input]:
+    """Give the gap from retainer to seal at every position; remembered while none of them changes."""
+    names = [one.id for one in book.engine.layout.positions]
+    return {name: resolve(book, "seal_gap", at_position(name)) for name in names}
 
 
 @by_value

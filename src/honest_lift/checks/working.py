@@ -131,6 +131,12 @@ def _between(page: _Page, height: float, points: tuple[tuple[float, float], ...]
     return f", measured {' and '.join(told)}" if told else ""
 
 
+def _seal(page: _Page) -> list[str]:
+    gap, lift = page.term("gap closed"), page.term("valve lift")
+    figures = f"{page.bare(gap)} - {page.bare(lift)}"
+    return [page.line("retainer to seal", "gap closed - lift", figures, page.finding.figure)]
+
+
 def _card_load(page: _Page) -> list[str]:
     own, card, at = (page.term(title) for title in ("its load there", "card load", "card height"))
     figures = f"{page.bare(own, 'load')} / {page.bare(card, 'load')} - 1"
@@ -164,6 +170,7 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "bind_margin": (_installed, _lift, _open, _bind_margin),
     "seat_load": (_installed, _load_at("installed height")),
     "open_load": (_installed, _lift, _open, _load_at("open height")),
+    "retainer_seal": (_lift, _seal),
     "card_seat_load": (_card_load,),
     "card_open_load": (_card_load,),
     "card_bind": (_card_bind,),

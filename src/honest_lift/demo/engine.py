@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from itertools import count
 
-from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, SHIM_STOCK, TEST_HEIGHTS, USED_SPRINGS
+from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, SEAL_GAPS, SHIM_STOCK, TEST_HEIGHTS, USED_SPRINGS
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -184,6 +184,9 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         if text:
             depends = _depends(engine, way, position)
             read("installed_height", at_position(position), text, "in", way, tool, depends_on=depends)
+    for position, gap in zip((row[0] for row in HEIGHTS), SEAL_GAPS, strict=True):
+        depends = depends_on(engine, "seal_gap", "caliper", at_position(position))
+        read("seal_gap", at_position(position), f"{gap} mm", "in", "caliper", "caliper", depends_on=depends)
     _slips(engine, entries, read)
     return tuple(entries)
 

@@ -43,6 +43,12 @@ NEW_SPRINGS = (
     ("N16", "160 215 383 546", "1.151", "1.030"),
 )
 
+# retainer to seal, valve closed, in head order
+SEAL_GAPS = (
+    "16.65", "16.70", "16.62", "16.68", "16.71", "16.60", "16.66", "16.73",
+    "16.64", "16.69", "16.72", "16.61", "16.67", "16.63", "16.70", "16.66",
+)  # fmt: skip
+
 # position, shims in thousandths from the pad up, way, tool, what was written down
 HEIGHTS = (
     ("1e", "15", "height_micrometer", "gauge", "1.803"),

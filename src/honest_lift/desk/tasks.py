@@ -16,7 +16,7 @@ if TYPE_CHECKING:
     from honest_lift.plans.next_reading import NextStep
 
 _OF_VALVES = (
-    "installed_height", "shims", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
+    "installed_height", "shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
     "tip_to_step", "left_out",
 )  # fmt: skip
 _OF_HEADS = ("valve_drop", "chamber_volume")

@@ -114,6 +114,13 @@ _ROWS: tuple[Quantity, ...] = (
         "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
     ),
     Quantity(
+        "seal_gap", "retainer to seal, closed", "gs", "length", ("position",), (0.0, 60.0), (5.0, 30.0),
+        (Way("caliper", "caliper, valve closed, locks pulled tight", ("caliper", "depth_gauge"),
+             ("valve", "seat", "retainer", "locks", "seal"),
+             howto="From the retainer's underside to the seal, or to the guide where it stands higher."),),
+        "Distance from the retainer's underside to the seal, or the guide, with the valve closed.",
+    ),
+    Quantity(
         "lobe_lift", "lobe lift", "Lc", "length", ("position", "role", "engine"), (1.0, 25.0), (3.0, 16.0),
         (Way("indicator", "indicator on the lifter", ("indicator",), ("cam",),
              howto="From the base circle to the nose, along the lifter's axis."),),

@@ -15,7 +15,7 @@ from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity
 
 Slot = Literal[
-    "spring", "shims", "locator", "retainer", "locks", "valve", "seat", "pocket", "rocker", "head face", "gasket", "cam",
+    "spring", "shims", "locator", "retainer", "locks", "valve", "seat", "pocket", "seal", "rocker", "head face", "gasket", "cam",
 ]  # fmt: skip
 Scope = Literal["position", "head", "engine"]
 SCOPES: dict[Slot, Scope] = {"head face": "head", "gasket": "head", "cam": "engine"}  # every other: its valve's own
@@ -24,6 +24,7 @@ CHANGEABLE: dict[Slot, str] = {
     "valve": "another valve, or its tip cut",
     "seat": "valve seat cut",
     "pocket": "spring pocket cut",
+    "seal": "another seal, or the guide cut",
     "locator": "another locator or cup",
     "retainer": "another retainer",
     "locks": "other locks",

@@ -16,6 +16,7 @@ from honest_lift.numbers.units import in_figures
 
 DIMENSIONS = {
     "installed_height": "length", "bind_margin": "length", "seat_load": "load", "open_load": "load",
+    "retainer_seal": "length",
     "card_seat_load": "percent", "card_open_load": "percent", "card_bind": "length", "set_share": "percent",
     "set_weakest": "percent", "set_spread": "percent",
 }  # fmt: skip

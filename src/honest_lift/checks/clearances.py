@@ -1,0 +1,28 @@
+"""Clearances over the valve's travel: the retainer against the seal or guide."""
+
+from __future__ import annotations
+
+from honest_lift.checks.finding import Check, Finding, findings
+from honest_lift.checks.valves import Valves
+from honest_lift.estimates.estimate import derive
+from honest_lift.facts.engine import Book
+from honest_lift.mechanics.cam.valve_lift import clearance_at_lift
+
+RETAINER_SEAL = Check(
+    "retainer_seal", "Retainer to seal", "heights", "length",
+    "What is left between the retainer's underside and the seal, or the guide, at full lift: the gap closed less lift.",
+)  # fmt: skip
+_CURE = "shorten the guide, or take locks or a retainer with an offset; shims do not move it"
+
+
+def check_retainer_seal(book: Book, valves: Valves) -> list[Finding]:
+    """Hold what is left between retainer and seal at full lift against its least. Shims do not move it."""
+    left = derive(clearance_at_lift, valves.seal_gap, valves.lift)
+    terms = {
+        "gap closed": (valves.seal_gap.figure.value, "length"),
+        "valve lift": (valves.lift.figure.value, "length"),
+    }
+    limits = valves.limits(book, "retainer_seal")
+    least = [limit.lowest if limit and limit.lowest is not None else float("nan") for limit in limits]
+    remarks = [_CURE if value < bound else "" for value, bound in zip(left.figure.value.tolist(), least, strict=True)]
+    return findings(RETAINER_SEAL, valves.places, valves.names, left, limits, terms=terms, remarks=remarks)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 from math import sqrt
+from operator import is_
 
 import numpy as np
 
@@ -12,8 +13,9 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.journal import by_place
 from honest_lift.facts.place import at_position
-from honest_lift.facts.remember import by_value
+from honest_lift.facts.remember import by_value, last_few
 from honest_lift.facts.staleness import changes_since, is_stale, noted_change
 from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import in_words
@@ -32,11 +34,35 @@ def installed_height(book: Book, positions: Sequence[str]) -> Estimate:
 def height_inputs(book: Book, positions: Sequence[str]) -> list[tuple[Input, ...]]:
     """Give, for each position, its raw reading and then what its way of measuring adds or takes off."""
     parts = _parts(narrowed(book, _PARTS, _STACK))
-    raw = (_with_other_shims(book, name, resolve(book, "installed_height", at_position(name))) for name in positions)
+    raw = (_remembered(book, name) for name in positions)
     return [
-        (_cross_checked(book, name, one), *(parts[quantity, name] for _, quantity in _corrections(one)))
+        (one, *(parts[quantity, name] for _, quantity in _corrections(one)))
         for name, one in zip(positions, raw, strict=True)
     ]
+
+
+def _remembered(book: Book, position: str) -> Input:
+    """Give the raw height of a position as it stands; remembered while what it is made from is the very same.
+
+    Two ways that are held against each other rest on more than that, and are looked at each time.
+    """
+    engine = book.engine
+    read = by_place(book.journal).get(("installed_height", at_position(position)), ())
+    made_from = (read, engine.fitments, engine.tools, engine.facts, engine.default_tools, engine.layout, engine.tolerances,
+                 book.set_aside)  # fmt: skip
+    kept: dict[str, tuple[tuple[object, ...], Input]] = _kept[0] if _kept else {}
+    _kept[:] = [kept]
+    known = kept.get(position)
+    if known and all(map(is_, known[0], made_from)):
+        return known[1]
+    found = _with_other_shims(book, position, resolve(book, "installed_height", at_position(position)))
+    if len({one.reading.way for one in read if not one.fate}) > 1:
+        return _cross_checked(book, position, found)
+    kept[position] = (made_from, found)
+    return found
+
+
+_kept: list[dict[str, tuple[tuple[object, ...], Input]]] = last_few()
 
 
 def _cross_checked(book: Book, position: str, raw: Input) -> Input:

@@ -88,8 +88,9 @@ def _card() -> SpringCard:
         "tidewater",
         "Tidewater nest (invented)",
         (
-            Member("outer", wire_mm=4.9, mean_diameter_mm=34.3, coils=6.0),
-            Member("inner", _inches(".110"), _inches(".002"), wire_mm=3.6, mean_diameter_mm=24.4, coils=7.2),
+            Member("outer", wire_mm=5.4, mean_diameter_mm=34.3, coils=5.4, active_coils=3.4),
+            Member("inner", _inches(".110"), _inches(".002"), wire_mm=4.0, mean_diameter_mm=24.4, coils=6.55,
+                   active_coils=4.55),
         ),
         _inches("1.800"), _pounds("215"), _inches("1.250"), _pounds("520"), _inches("1.170"),
     )  # fmt: skip

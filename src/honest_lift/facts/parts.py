@@ -13,7 +13,8 @@ MemberName = Literal["outer", "inner", "damper"]
 class Member(Struct, frozen=True, forbid_unknown_fields=True):
     """One coil of a nest. `step_mm`: how far its seat on the retainer and cup shortens it against the outer.
 
-    Wire, mean diameter and coils are for the drawing; with none of them the spring is drawn as a plain block.
+    Wire, mean diameter and coils are for the drawing (with none of them the spring is drawn as a plain block) and,
+    with the active coils, for what geometry predicts.
     """
 
     name: MemberName
@@ -22,6 +23,7 @@ class Member(Struct, frozen=True, forbid_unknown_fields=True):
     wire_mm: float | None = None
     mean_diameter_mm: float | None = None
     coils: float | None = None
+    active_coils: float | None = None
 
 
 class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):

@@ -123,8 +123,9 @@ class SpringsPage(Page):
             number_column("step", "step_mm", "length", length, (0.0, 30.0)),
             number_column("step ±", "step_tolerance_mm", "length", length, (0.0, 5.0)),
             number_column("wire", "wire_mm", "length", length, (0.5, 12.0)),
-            number_column("mean diameter", "mean_diameter_mm", "length", length, (5.0, 80.0), 130),
-            number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 100, 1),
+            number_column("mean diameter", "mean_diameter_mm", "length", length, (5.0, 80.0), 126),
+            number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 92, 1),
+            number_column("active", "active_coils", "ratio", "", (0.5, 30.0), 62, 2),
         ]
 
     def _set_columns(self) -> list[Column]:

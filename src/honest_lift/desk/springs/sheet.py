@@ -24,6 +24,9 @@ class SpringsSheet(QWidget):
         self.session = session
         self.setObjectName("sheet")
         self.subtitle = QLabel()
+        self.predicted = QLabel()
+        self.predicted.setObjectName("hint")
+        self.predicted.setWordWrap(True)
         caution = QLabel(CATALOG["spring_load"].caution)
         caution.setObjectName("caution")
         self.model = SpringsGrid(session)
@@ -34,6 +37,7 @@ class SpringsSheet(QWidget):
         column.setContentsMargins(14, 8, 14, 6)
         column.addLayout(sheet_head(self.tr("Spring bench"), self.subtitle))
         column.addWidget(caution)
+        column.addWidget(self.predicted)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(self._chosen)
@@ -70,6 +74,17 @@ class SpringsSheet(QWidget):
         words += [card.name] if card else []
         words += [self.tr("loads in {0}").format(self.session.unit("load"))]
         self.subtitle.setText(", ".join(words))
+        self._show_geometry()
+
+    def _show_geometry(self) -> None:
+        """Show what geometry predicts beside what was measured, where the bench is looked at."""
+        if self.session.step != "springs" or self.session.examination is None:
+            return
+        from honest_lift.checks.geometry_words import geometry_words
+
+        words = geometry_words(self.session.book, self.session.spring)
+        self.predicted.setText(words)
+        self.predicted.setVisible(bool(words))
 
     def follow_task(self, task: Task | None) -> None:
         """Show the column that is being read."""

@@ -8,6 +8,7 @@ from honest_lift.estimates.loads import spring_curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import Member
 from honest_lift.mechanics.spring import helix
+from honest_lift.numbers.doubt import Array
 from honest_lift.numbers.units import in_words
 
 _APART = 0.10  # past it geometry and tester tell of two different springs. Common practice, no source
@@ -40,7 +41,7 @@ def _is_stated(one: Member) -> bool:
     return bool(one.wire_mm and one.mean_diameter_mm and one.active_coils)
 
 
-def _geometry(one: Member) -> tuple[np.ndarray, np.ndarray, np.ndarray]:  # type: ignore[type-arg]
+def _geometry(one: Member) -> tuple[Array, Array, Array]:
     return np.array(one.wire_mm), np.array(one.mean_diameter_mm), np.array(one.active_coils)
 
 

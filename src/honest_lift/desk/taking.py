@@ -69,7 +69,7 @@ def _assumption(session: Session, taken: Taken, typed: Typed, text: str) -> Stat
         raise EditError(
             "A reading stands here and counts instead of an assumption. Strike it out first if it is wrong."
         )
-    bound = typed.low is not None and typed.low <= row.physical[0]
+    bound = typed.low == 0.0 == row.physical[0]  # nothing lies below zero; other ends of what is taken are no bounds
     return State((Fact(
         task.quantity, place, typed.value or 0.0, "assumed", text, session.unit(row.dimension), low=typed.low,
         high=typed.high, low_is_physical=bound, source="typed as an assumption",

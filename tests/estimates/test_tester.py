@@ -20,7 +20,7 @@ IN, LBF = 25.4, 4.4482216152605
 STEADY = replace(TESTER, repeatability_percent=0.1, height_accuracy_mm=0.05)
 
 
-def calibrated(points, shown, tool=STEADY, when="2099-01-01T00:00:00Z", **more) -> Bench:
+def calibrated(points, shown, tool=STEADY, when="2020-01-01T00:00:00Z", **more) -> Bench:
     """Give a bench whose tester was held against one reference spring: points (mm, N), and what it showed there."""
     bench = Bench()
     bench.do(Put("tools", replace(tool, **more)))
@@ -147,3 +147,27 @@ def test_a_calibration_without_a_reading_left_corrects_nothing():
     assert corrections(bench.book) == {}
     bench.complete()
     assert examine(bench.book).finding("seat_load", "1e").figure == pytest.approx(722.0, abs=0.5)
+
+
+def test_calibrations_set_aside_or_lost_let_nothing_pass():
+    """Ignoring what a reference spring shows is not offered as a pass. Common practice, no source."""
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
+    bench = calibrated(points, tuple(p for _, p in points)).complete()
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES
+    for correction in ("none", "lost"):
+        bench.do(Put("tools", replace(STEADY, correction=correction)))
+        assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN
+
+
+def test_the_testers_own_accuracy_counts_before_its_calibration_and_on_a_bare_certificate():
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
+    loads = tuple(p for _, p in points)
+
+    def counts(bench: Bench) -> bool:
+        bench.read("spring_load", of_spring("1"), 722.0, "tester", "tester", at={"test_height": 45.0})
+        return "tool:tester" in {key for key, _, _ in resolve(bench.book, "spring_load", of_spring("1")).shared}
+
+    assert not counts(calibrated(points, loads))
+    assert counts(calibrated(points, loads, when="2099-01-01T00:00:00Z")), "read before it"
+    bare = calibrated(points, loads)
+    assert counts(bare.do(Put("references", replace(bare.engine.references[0], plus_minus_n=None))))

@@ -6,7 +6,7 @@ from math import isfinite, sqrt
 
 from honest_lift.estimates.tester import Correction
 from honest_lift.facts.engine import Engine
-from honest_lift.numbers.units import in_words
+from honest_lift.numbers.units import in_figures, in_words
 
 _NAMES = {"offset": "offset", "gain": "gain", "stop": "height stop"}
 
@@ -28,8 +28,15 @@ def correction_words(correction: Correction, engine: Engine) -> tuple[str, ...]:
     elif isfinite(fit.likelihood):
         lines.append(f"Scatter: chi-square {fit.chi_square:.1f} at {fit.freedom} degrees of freedom, "
                      f"as large as this {100 * fit.likelihood:.0f} times of 100.")  # fmt: skip
+    if not correction.is_certified:
+        lines.append("A certificate states no doubt of its own: the tester's own accuracy counts too.")
     lines += [f"Alarm: {one}. Nothing read with it passes." for one in correction.alarms]
     return tuple(lines)
+
+
+def high_by(read_n: float, certified_n: float, engine: Engine) -> str:
+    """Say how much more a tester shows than the certificate says, without the unit."""
+    return in_figures(read_n - certified_n, "load", engine.unit("load"), 1)
 
 
 def _fitted(correction: Correction, engine: Engine) -> str:

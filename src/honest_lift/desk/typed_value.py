@@ -44,13 +44,14 @@ def _with_asked(session: Session, task: Task, way: Way, text: str, also: dict[st
     figure = parse(text, loose)
     if figure is None:
         return None
-    total, told = way.sign * figure, []
+    others, told = {}, []
     for asked in way.asked:
         other = parse(also.get(asked.key, "") or asked.usual, loose)
         if other is None:
             raise EntryError(f"The {asked.title} is missing: type it into the small field beside the entry.")
-        total += asked.sign * other
+        others[asked.key] = other
         told.append(f"{asked.title} {in_words(other, row.dimension, unit)}")
+    total = way.comes_to(figure, others)
     low, most = row.physical
     if not low <= total <= most:
         raise EntryError(

@@ -15,7 +15,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.journal import by_place
 from honest_lift.facts.place import at_position
-from honest_lift.facts.remember import by_value, last_few
+from honest_lift.facts.remember import by_value, named_memory
 from honest_lift.facts.staleness import changes_since, is_stale, noted_change
 from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import in_words
@@ -50,19 +50,17 @@ def _remembered(book: Book, position: str) -> Input:
     read = by_place(book.journal).get(("installed_height", at_position(position)), ())
     made_from = (read, engine.fitments, engine.tools, engine.facts, engine.default_tools, engine.layout, engine.tolerances,
                  book.set_aside)  # fmt: skip
-    kept: dict[str, tuple[tuple[object, ...], Input]] = _kept[0] if _kept else {}
-    _kept[:] = [kept]
-    known = kept.get(position)
+    known = _kept.get(position)
     if known and all(map(is_, known[0], made_from)):
         return known[1]
     found = _with_other_shims(book, position, resolve(book, "installed_height", at_position(position)))
     if len({one.reading.way for one in read if not one.fate}) > 1:
         return _cross_checked(book, position, found)
-    kept[position] = (made_from, found)
+    _kept[position] = (made_from, found)
     return found
 
 
-_kept: list[dict[str, tuple[tuple[object, ...], Input]]] = last_few()
+_kept: dict[str, tuple[tuple[object, ...], Input]] = named_memory()
 
 
 def _cross_checked(book: Book, position: str, raw: Input) -> Input:

@@ -153,10 +153,8 @@ def _as_read(book: Book, tool: Tool, reading: Reading) -> _AsRead:
         ground |= Ground.UNSOUND
         note = "; ".join(part for part in (note, f"calibration of {tool.name}: {correction.alarms[0]}") if part)
     shared = correction.load_sources(reading.value)
-    if not correction.is_checked or not correction.covers(reading.value):
-        shared += (
-            stated,
-        )  # beyond what was certified, or with nothing to check the line by, the tool's word counts too
+    if not correction.stands_alone(reading.value, reading.when):
+        shared += (stated,)
     return _AsRead(correction.load(reading.value), shared, ground, note)
 
 

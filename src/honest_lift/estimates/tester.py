@@ -18,7 +18,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import Tool, kept_true, scatter_doubt
-from honest_lift.mechanics.bench.calibration import GAIN, OFFSET, STOP, Fit, fit_tester
+from honest_lift.mechanics.bench.calibration import GAIN, OFFSET, STOP, Fit, corrected_load, fit_tester
 from honest_lift.numbers.doubt import Array
 
 _OUTLIER = 2.5  # standardised residual past which a reading does not belong to the line
@@ -40,6 +40,7 @@ class Correction:
     references: tuple[str, ...]
     sources: tuple[tuple[str, str, tuple[float, float, float]], ...]
     alarms: tuple[str, ...]
+    is_certified: bool  # every certificate states its own doubt
 
     @property
     def offset_n(self) -> float:
@@ -63,7 +64,15 @@ class Correction:
 
     def load(self, read_n: float) -> float:
         """Give the load behind a reading in N."""
-        return (read_n - self.offset_n) / (1.0 + self.gain)
+        return corrected_load(read_n, self.offset_n, self.gain)
+
+    def stands_alone(self, read_n: float, read_on: str) -> bool:
+        """Tell whether it replaces the tester's stated accuracy for a reading, which otherwise counts as well.
+
+        It does for what was read after it, among the certified loads, with a degree of freedom left to check the line
+        and a certificate that says how true it is.
+        """
+        return self.is_checked and self.is_certified and self.covers(read_n) and self.calibration.when <= read_on
 
     def load_sources(self, read_n: float) -> tuple[tuple[str, str, float], ...]:
         """Give what each source moves a corrected load by, in N, with its sign."""
@@ -83,11 +92,13 @@ class Correction:
 def correction_for(book: Book, tool: Tool, read_on: str) -> tuple[Correction | None, str]:
     """Give what corrects a reading taken with a tool at a time, and why it is overdue ("" when it is not)."""
     engine = book.engine
-    if tool.dimension != "load" or tool.correction == NO_CORRECTION:
+    if tool.dimension != "load" or not (tool.correction or any(one.tool == tool.id for one in engine.calibrations)):
         return None, kept_true(tool, read_on)
+    if tool.correction == NO_CORRECTION:
+        return None, "its calibrations are set aside, and as read it proves nothing"
     found = calibration_for(engine.calibrations, tool.id, tool.correction, read_on)
     if found is None:
-        return None, kept_true(tool, read_on)
+        return None, "the calibration chosen for it is not in this engine"
     return corrections(book).get(found.id), _overdue(book, tool, found, read_on)
 
 
@@ -126,6 +137,7 @@ def worked_out(book: Book, calibration: Calibration) -> Correction | None:
     return Correction(
         calibration, fit, certified, read, heights, tuple(one.id for one in references),
         _sources(calibration, tool, fit, single, shared), _alarms(fit, certified, read, rates),
+        all(one.plus_minus_n or one.common_percent for one in references),
     )  # fmt: skip
 
 

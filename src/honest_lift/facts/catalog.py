@@ -47,6 +47,14 @@ class Way(Struct, frozen=True):
         """Give how many figures are read with the tool for one reading."""
         return 1 + len(self.asked)
 
+    def comes_to(self, figure: float, others: dict[str, float]) -> float:
+        """Give what the figures of one reading come to, such as a burette's end less its start. KeyError for one missing.
+
+        >>> CATALOG["chamber_volume"].way("burette").comes_to(64.6, {"start": 0.4})
+        64.2
+        """
+        return round(self.sign * figure + sum(one.sign * others[one.key] for one in self.asked), 12)
+
 
 class Quantity(Struct, frozen=True):
     """A row of the catalog."""

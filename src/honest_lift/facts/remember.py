@@ -12,12 +12,19 @@ from typing import Any, TypeVar
 K = TypeVar("K")
 V = TypeVar("V")
 _KEPT = 6
-_ALL: list[list[Any]] = []
+_ALL: list[list[Any] | dict[Any, Any]] = []
 
 
 def last_few() -> list[Any]:
     """Make a list for a memory kept by hand, so that `forget_all` reaches it too."""
     kept: list[Any] = []
+    _ALL.append(kept)
+    return kept
+
+
+def named_memory() -> dict[Any, Any]:
+    """Make a memory by name kept by hand, so that `forget_all` reaches it too."""
+    kept: dict[Any, Any] = {}
     _ALL.append(kept)
     return kept
 

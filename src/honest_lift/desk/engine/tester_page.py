@@ -110,7 +110,7 @@ class TesterPage(Page):
         self.correction.addItem(self.tr("the calibration before each reading"), "")
         for made in self._own():
             self.correction.addItem(self.tr("the calibration of {0}").format(made.when[:16].replace("T", " ")), made.id)
-        self.correction.addItem(self.tr("nothing: as read"), NO_CORRECTION)
+        self.correction.addItem(self.tr("nothing: as read, and nothing passes"), NO_CORRECTION)
         self.correction.setCurrentIndex(max(self.correction.findData(tool.correction if tool else ""), 0))
 
     @property
@@ -219,7 +219,9 @@ class TesterPage(Page):
     def _high_by(self, row: _Row) -> str:
         if row.read is None:
             return ""
-        return in_figures(row.read.reading.value - row.point.load_n, "load", self._units[1], 1)
+        from honest_lift.checks.tester_words import high_by
+
+        return high_by(row.read.reading.value, row.point.load_n, self.session.engine)
 
     def _read(self, row: _Row, text: str) -> _Row:
         load = self._units[1]

@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from honest_lift.demo.engine import demo_book
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Edit, State, fit_springs, fitment, new_id, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
+from honest_lift.facts.journal import Reading
 from honest_lift.facts.layout import read_layout
 from honest_lift.facts.limits import Limit, default_limits
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
 from honest_lift.facts.place import ENGINE, Place, at_position, of_spring
+from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.tools import Tool
 
 GAUGE = Tool("gauge", "height_micrometer", "gauge", "length", resolution=0.01, accuracy=0.01, repeatability=0.015)
@@ -20,6 +23,9 @@ TESTER = Tool(
     accuracy_percent=1.0, repeatability_percent=0.5, height_accuracy_mm=0.0,
 )  # fmt: skip
 SOLID = Tool("solid", "caliper", "caliper", "length", resolution=0.02, accuracy=0.02, repeatability=0.015)
+MICROMETER = Tool(
+    "micrometer", "outside_micrometer", "micrometer", "length", resolution=0.001, accuracy=0.001, repeatability=0.001,
+)  # fmt: skip
 DEFAULTS = {
     "installed_height/height_micrometer": "gauge", "installed_height/rule": "rule", "spring_load/tester": "tester",
     "bind_height/tester": "solid",
@@ -32,6 +38,19 @@ def demo() -> Book:
     return demo_book(new_id())
 
 
+SOUND = {
+    "seat_contact": "even", "leak_test": "dry", "spring_standing": "floor", "retainer_level": "level", "parts_condition": "reuse",
+    "spring_direction": "close coils down",
+}  # fmt: skip
+
+
+def seen(book: Book, quantity: str, place: Place, word: str, note: str = "") -> Reading:
+    """Make the reading of an observation."""
+    row = CATALOG[quantity]
+    value = float(next(i for i, one in enumerate(row.choices) if one.key == word))
+    return reading_of(book, quantity, place, value, text=word, unit="", way=row.ways[0].key, note=note)
+
+
 class Bench:
     """An engine at work: `do` edits, `read` readings, `book` as it stands."""
 
@@ -42,7 +61,8 @@ class Bench:
             new_id(), name="bench", layout=read_layout(layout), lifter=lifter, cards=(card,),
             sets=(SpringSet("set", "set", "card", "new", tuple(h for h, _ in POINTS)),),
             springs=tuple(Spring(str(i + 1), "set") for i in range(len(names))),
-            tools=(GAUGE, RULE, TESTER, SOLID), default_tools=DEFAULTS,
+            head_material="iron", guide_material="iron",
+            tools=(GAUGE, RULE, TESTER, SOLID, MICROMETER), default_tools=DEFAULTS,
             limits=(
                 Limit("seat", "seat_load", 600.0, 900.0, origin="cam card"),
                 Limit("open", "open_load", 1100.0, 1500.0, origin="cam card"),
@@ -98,11 +118,34 @@ class Bench:
 
         return self.do(Fit((fitment(self.engine, "shims", position, thicknesses_mm=thicknesses),), "shims"))
 
+    def look(self, quantity: str, place: Place, word: str, note: str = "") -> Bench:
+        """Write down what is seen."""
+        return self.do(Confirm((seen(self.book, quantity, place, word, note),)))
+
+    def bare_head(self) -> Bench:
+        """Measure and look at everything of the bare head and the locks, all alike and in order."""
+        self.state("retainer_angle", 7.0).state("lock_angle", 7.0)
+        made = []
+        for name in self.names:
+            bore = 8.05 if name[1] == "i" else 8.06
+            given = [("stem_diameter", d, 8.0, "micrometer") for d in DEPTHS]
+            given += [("guide_bore", d, bore, "bore_gauge") for d in DEPTHS]
+            given += [("valve_margin", "", 1.6, "caliper"), ("stem_tip_height", "", 50.0, "caliper"),
+                      ("lock_out", "", 0.2, "depth_gauge"),
+                      ("spring_seat_height", "", 0.0, "indicator"), ("spring_seat_runout", "", 0.01, "indicator"),
+                      ("retainer_rocker", "", 2.0, "feeler")]  # fmt: skip
+            for quantity, depth, value, way in given:
+                made.append(reading_of(self.book, quantity, at_position(name, depth), value, text=f"{value}", unit="mm",
+                                       way=way, tool="micrometer"))  # fmt: skip
+            made += [seen(self.book, quantity, at_position(name), word) for quantity, word in SOUND.items()]
+        return self.do(Confirm(tuple(made)))
+
     def complete(self, height: float = 45.0, lift: float = 9.0) -> Bench:
         """Measure everything at every valve, all alike."""
         self.state("target_height", 45.0).state("lobe_lift", (lift + 0.4) / 1.5, tolerance=0.01)
         self.state("rocker_ratio", 1.5, tolerance=0.003).state("lash", 0.4, tolerance=0.02)
         for i, name in enumerate(self.names):
             self.height(name, height).spring(str(i + 1))
+            self.read("free_length", of_spring(str(i + 1)), 56.0, "caliper", "solid")
             self.read("seal_gap", at_position(name), lift + 3.0, "caliper", "solid")
-        return self
+        return self.bare_head()

@@ -245,7 +245,13 @@ def test_the_demonstration_can_be_put_right():
     bench.history = history
     for name in ("5i", "8e", "2e"):
         bench.height(name, 1.801 * 25.4, tool="gauge")
-    assert examine(bench.book).of_engine() is Verdict.PASSES
+    found = examine(bench.book)
+    assert found.of_engine("heights") is Verdict.PASSES
+    assert found.of_engine("springs") is Verdict.PASSES
+    left = {(one.position, one.check.name) for one in found.findings if one.position and one.verdict is Verdict.FAILS}
+    assert left == {("7i", "tip_level"), ("2e", "spring_seat_level"), ("4e", "leak_test")}, (
+        "what must still be cut or mended"
+    )
 
 
 @settings(max_examples=40)
@@ -379,12 +385,15 @@ def test_retainer_to_seal_at_full_lift():
 def test_an_older_file_gets_the_limit_of_the_check_it_did_not_know():
     from honest_lift.facts.file import decode_book, encode_book
 
-    old = encode_book(Bench().complete().book).replace(b'"version": 2', b'"version": 1')
+    old = encode_book(Bench().complete().book).replace(b'"version": 3', b'"version": 1')
     limits = decode_book(old, "old").engine.limits
     assert sum(one.check == "retainer_seal" for one in limits) == 1
     import json
 
     raw = json.loads(old)
-    raw["engine"]["limits"] = [one for one in raw["engine"]["limits"] if one["check"] != "retainer_seal"]
-    lifted = decode_book(json.dumps(raw).encode(), "old")
-    assert examine(lifted).finding("retainer_seal", "1e").verdict is Verdict.PASSES
+    whole = raw["engine"]["limits"]
+    for version, known in ((1, {"bind_margin"}), (2, {"bind_margin", "retainer_seal"})):
+        raw["version"], raw["engine"]["limits"] = version, [one for one in whole if one["check"] in known]
+        lifted = examine(decode_book(json.dumps(raw).encode(), "old"))
+        for check in ("retainer_seal", "guide_clearance", "lock_out", "free_set"):
+            assert {one.verdict for one in lifted.findings if one.check.name == check} == {Verdict.PASSES}, check

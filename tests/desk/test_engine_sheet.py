@@ -113,6 +113,7 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
         ("load at 1.770 in", "162"),
         ("load at 1.300 in", "310"),
         ("bind height", "1.28"),
+        ("free length", "2.15"),
     ):
         window.bar.choose(next(one for one in window.bar._tasks if one.title == task))
         for _ in range(4):
@@ -125,7 +126,12 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
             qtbot.keyClicks(window.bar.entry, text)
             qtbot.keyClick(window.bar.entry, ENTER)
     examination = session.examination
-    words = {one.check.name: one.verdict.word for one in examination.by_position["1e"]}
+    waiting = {"lock_angle", "lock_out", "retainer_rocker", "hardened_base"}
+    words = {
+        one.check.name: one.verdict.word
+        for one in examination.by_position["1e"]
+        if one.check.step != "head" and one.check.name not in waiting
+    }
     assert words.pop("card_open_load") == "unproven", "the card states no open load"
     assert set(words.values()) == {"passes"}, words
 
@@ -245,7 +251,8 @@ def test_the_tool_drawer(qtbot, open_window):
     page.tools.setCurrentIndex(page.tools.records.index(0, 0))
     press(page, "Take tool out")
     assert "readings were taken with it" in sheet.message.text()
-    put(qtbot, page.defaults, 0, "tool", "gauge no. 7")
+    heights = [row.id for row in page.defaults.records.records].index("installed_height/height_micrometer")
+    put(qtbot, page.defaults, heights, "tool", "gauge no. 7")
     assert window.session.engine.tool_for("installed_height", "height_micrometer").name == "gauge no. 7"
 
 

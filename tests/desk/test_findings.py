@@ -4,7 +4,7 @@ import pytest
 from msgspec.structs import replace
 from PyQt6.QtCore import QPoint, Qt
 
-from engines import GAUGE, Bench
+from engines import GAUGE, SOUND, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.facts.edits import Fit, Put, State, Unstate, fitment
 from honest_lift.facts.fact import Fact
@@ -77,26 +77,27 @@ def test_the_page_walks_the_heads_with_its_check(page):
 
 def test_what_is_worth_measuring_is_started_with_its_way_and_tool(qtbot, page):
     window, sheet = page("2e", "installed_height")
-    assert offers(sheet) == ["installed height of 2 exhaust, long caliper: ±0.02 → ±0.002 in, passes"]
+    assert offers(sheet) == ["installed height of 2 exhaust, height micrometer no. 2: ±0.02 → ±0.002 in, passes"]
     sheet.worth[0].click()
     assert window.stack.currentWidget() is window.heights
-    assert (window.bar.way.currentData(), window.bar.tool.currentData()) == ("caliper", "caliper")
+    assert (window.bar.way.currentData(), window.bar.tool.currentData()) == ("height_micrometer", "gauge")
     assert window.bar.place == at_position("2e")
-    qtbot.keyClicks(window.bar.entry, "1.930")
+    qtbot.keyClicks(window.bar.entry, "1.800")
     qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
     assert window.session.examination.finding("installed_height", "2e").verdict is Verdict.PASSES
 
 
 def test_lift_at_the_valve_is_worth_most_for_a_nominal_ratio(page):
     _, sheet = page("3e", "bind_margin")
-    assert offers(sheet)[0] == "lift at the valve of 3 exhaust, indicator no. 1: ±0.009 → ±0.004 in, passes"
+    assert offers(sheet)[0] == "lift at the valve of 3 exhaust, indicator no. 2: ±0.009 → ±0.003 in, passes"
 
 
 def test_what_is_missing_is_offered_to_be_measured(page):
     window, sheet = page("8e", "bind_margin")
     assert sheet.budget.isHidden()
-    assert "load at 1.900 in, spring 16" in offers(sheet)
-    sheet.worth[0].click()
+    offered = [words.removesuffix(", spring 16") for words in offers(sheet)]
+    assert "load at 1.900 in" in offered
+    sheet.worth[offered.index("load at 1.900 in")].click()
     assert window.session.step == "springs"
     assert window.bar.place == of_spring("16")
 
@@ -113,14 +114,16 @@ def test_nothing_is_called_worth_measuring_that_changes_nothing():
 def test_the_plan_asks_first_for_what_is_missing_then_stale_then_close():
     bench = Bench().complete()
     bench.height("2e", 44.49)  # close
-    bench.do(Fit((fitment(bench.engine, "pocket", "1i"),), "pocket cut"))
+    bench.do(Fit((fitment(bench.engine, "seal", "1i"),), "another seal"))
     bench.do(Fit((fitment(bench.engine, "spring", "2i", part=""),), "spring out"))
+    for quantity in ("spring_standing", "retainer_level"):
+        bench.look(quantity, at_position("2i"), SOUND[quantity])
     bench.read("bind_height", of_spring("3"), 32.5, "tester")
     steps = next_steps(bench.book, examine(bench.book))
     told = [(one.tier, one.stated or one.quantity, [place.name for place in one.places]) for one in steps]
     assert told == [
         (LACKS, "fit a spring at every valve", []),
-        (STALE, "installed_height", ["1i"]),
+        (STALE, "seal_gap", ["1i"]),
         (CLOSE, "installed_height", ["2e"]),
     ]
 
@@ -140,12 +143,12 @@ def test_an_empty_engine_is_told_what_to_state():
 def test_the_queue_walks_one_quantity_in_head_order_and_ends(qtbot, open_window):
     bench = Bench("left: 1e 1i\nright: 2e 2i").complete()
     for valve in ("1i", "2i"):
-        bench.do(Fit((fitment(bench.engine, "pocket", valve),), "pocket cut"))
+        bench.do(Fit((fitment(bench.engine, "seal", valve),), "another seal"))
     window = open_window(bench.book)
     window._actions["next_reading"].trigger()
     assert window.session.position == "1i"
     assert window.bar.then.text() == "Enter, then 2 intake"
-    for text, there in (("1.772", "2i"), ("1.773", "2i")):
+    for text, there in ((".472", "2i"), (".473", "2i")):
         qtbot.keyClicks(window.bar.entry, text)
         qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
         assert window.session.position == there, "2e between them wants nothing"
@@ -165,7 +168,8 @@ def test_a_step_that_can_only_be_stated_opens_its_page(open_window):
 def test_the_list_is_walked_with_keys(qtbot, open_window):
     window = open_window()
     window.next.setFocus()
-    qtbot.keyClick(window.next, Qt.Key.Key_Down)
+    for _ in range(2):
+        qtbot.keyClick(window.next, Qt.Key.Key_Down)
     qtbot.keyClick(window.next, Qt.Key.Key_Return)
     assert window.bar.task.title == "load at 1.800 in"
 

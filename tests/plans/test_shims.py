@@ -186,7 +186,8 @@ def test_the_demonstration_is_put_right_by_the_new_set_and_a_plan():
     assert Verdict.UNPROVEN in told
     for one in plan.pockets:
         read(one.position, one.height_mm)
-    assert examine(history.book).of_engine() is Verdict.PASSES
+    found = examine(history.book)
+    assert {found.of_engine(step) for step in ("heights", "springs")} == {Verdict.PASSES}
     card = bench_card(history.book.engine, plan)
     assert "put an eye out" in card
     assert card.count("________") == 16

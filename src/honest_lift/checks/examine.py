@@ -5,19 +5,23 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 
-from honest_lift.checks.clearances import check_retainer_seal
+from honest_lift.checks.by_family import of_families
+from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.free_length import check_free_length
 from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
 from honest_lift.checks.spring_card import check_against_card
+from honest_lift.checks.spring_condition import check_conditions
 from honest_lift.checks.spring_set import check_in_set
+from honest_lift.checks.spring_type import check_type
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst
 
-_OF_SPRINGS = frozenset({"spring_load", "bind_height", "reference_load"})
+_OF_SPRINGS = frozenset({"spring_load", "bind_height", "free_length", "spring_condition", "reference_load"})
 _SPRING = frozenset({"spring"})
 
 
@@ -62,7 +66,7 @@ class Examination:
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
     _, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
-    found = [*_of_valves(book, gathered_of(book)), *of_springs]
+    found = [*_of_valves(book, gathered_of(book)), *of_families(book), *of_springs]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
@@ -87,12 +91,17 @@ def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
     if changed:
         valves = gathered.valves(changed)
         batch = (check(book, valves) for check in _OF_VALVES)
-        found |= {gathered.at[i].name: own for i, own in zip(changed, zip(*batch, strict=True), strict=True)}
+        by_valve: dict[str, list[Finding]] = {gathered.at[i].name: [] for i in changed}
+        for one in (each for check in batch for each in check):  # a check that does not belong to a valve says nothing
+            by_valve[one.position].append(one)
+        found |= {name: tuple(own) for name, own in by_valve.items()}
     _judged[:] = [_Judged(held, {one.name: (one, found[one.name]) for one in gathered.at})]
-    return [finding for own in zip(*found.values(), strict=True) for finding in own]
+    return [finding for own in found.values() for finding in own]
 
 
-_OF_VALVES = (check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal)
+_OF_VALVES = (
+    check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
+)  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,4 +123,7 @@ def _springs(book: Book) -> tuple[Curves, tuple[Finding, ...]]:
     if not names:
         return curves, ()
     in_hand = curves.take(range(len(names)))
-    return curves, (*check_against_card(book, names, in_hand), *check_in_set(book, names, in_hand))
+    return curves, (
+        *check_type(book, names, in_hand), *check_conditions(book, names), *check_against_card(book, names, in_hand),
+        *check_free_length(book, names), *check_in_set(book, names, in_hand),
+    )  # fmt: skip

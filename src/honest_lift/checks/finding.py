@@ -64,6 +64,7 @@ class Finding:
     remark: str
     source: Figure
     case: int
+    word: str = ""  # of an observation, which has no figure
 
     @property
     def reserve(self) -> float:

@@ -57,5 +57,8 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     }
     return findings(
         BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
-        remarks=["" if spring else "no spring is fitted here" for spring in valves.springs],
+        remarks=[
+            light if spring else "no spring is fitted here"
+            for spring, light in zip(valves.springs, valves.coil_light, strict=True)
+        ],
     )  # fmt: skip

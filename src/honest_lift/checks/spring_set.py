@@ -74,7 +74,7 @@ def check_in_set(book: Book, springs: tuple[str, ...], curves: Curves) -> list[F
         if len(rows) > 1:
             shares += _shares(book, group)
             spreads += _spreads(book, group)
-    return shares + _weakest(book, springs, shares) + spreads
+    return shares + carried(book, SET_WEAKEST, springs, shares, "lowest") + spreads
 
 
 def _group(book: Book, springs: tuple[str, ...], curves: Curves) -> _Group:
@@ -133,9 +133,9 @@ def _terms(group: _Group, rules: dict[str, Callable[[Array], Array]]) -> dict[st
     }
 
 
-def _weakest(book: Book, springs: tuple[str, ...], shares: list[Finding]) -> list[Finding]:
-    """Carry the lowest share of every used set to each of its springs, also to those not measured."""
-    carried: list[Finding] = []
+def carried(book: Book, check: Check, springs: tuple[str, ...], shares: list[Finding], lowest: str) -> list[Finding]:
+    """Carry the lowest figure of every used set to each of its springs, also to those not measured."""
+    found: list[Finding] = []
     for owner in book.engine.sets:
         own = [one for one in shares if book.engine.set_of(one.place.name) == owner]
         known = [one for one in own if one.figure == one.figure]
@@ -145,19 +145,17 @@ def _weakest(book: Book, springs: tuple[str, ...], shares: list[Finding]) -> lis
         if least.verdict is Verdict.FAILS:
             words = f"{owner.name} is condemned by spring {least.place.name}: the others have seen the same heat"
         else:
-            words = f"spring {least.place.name} is the lowest of {owner.name}"
+            words = f"spring {least.place.name} is the {lowest} of {owner.name}"
             measured = {one.place.name for one in known}
             if unread := [name for name in springs if book.engine.set_of(name) == owner and name not in measured]:
                 least = replace(least, verdict=Verdict.UNPROVEN)
                 words += f"; not measured: spring {', '.join(unread)}"
-        carried += [
-            replace(
-                least, check=SET_WEAKEST, place=of_spring(name), position=book.engine.position_of(name), remark=words
-            )
+        found += [
+            replace(least, check=check, place=of_spring(name), position=book.engine.position_of(name), remark=words)
             for name in springs
             if book.engine.set_of(name) == owner
         ]
-    return carried
+    return found
 
 
 def _collapse_words(book: Book, finding: Finding) -> str:

@@ -10,13 +10,14 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.heights import height_from, height_inputs
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import Curves, curve_keys
+from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.spring.heights import open_height
-from honest_lift.numbers.doubt import join
+from honest_lift.numbers.doubt import Ground, join
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,6 +36,8 @@ class Valves:
     seal_gap: Estimate
     targets: tuple[Input, ...]
     stack_remarks: tuple[str, ...]
+    most_lifts: tuple[float | None, ...]
+    coil_light: tuple[str, ...]
 
     @property
     def places(self) -> tuple[Place, ...]:
@@ -60,6 +63,8 @@ class AtValve:
     target: Input
     stack_remark: str
     seal_gap: Input
+    most_lift: float | None  # of the spring's card
+    coil_light: str  # what was seen between the coils
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,6 +90,7 @@ class Gathered:
             installed, lift, self.curves.take(rows), opened,
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
+            tuple(one.most_lift for one in at), tuple(one.coil_light for one in at),
         )  # fmt: skip
 
 
@@ -97,8 +103,21 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     lift, keys = lift_at_valve(book), curve_keys(curves)
     targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
     gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), _SEALED))
+    lights = _lights(narrowed(book, frozenset({"coil_light"}), frozenset({"spring", "shims", "cam", "rocker"})))
     at = tuple(
-        AtValve(one.id, one.role, spring, height, moved, keys[row], targets[one.id], remark, gaps[one.id])
+        AtValve(
+            one.id,
+            one.role,
+            spring,
+            height,
+            moved,
+            keys[row],
+            targets[one.id],
+            remark,
+            gaps[one.id],
+            _most_lift(book, spring),
+            lights[one.id],
+        )
         for one, spring, height, moved, row, remark in zip(
             positions, springs, height_inputs(book, names), lift.inputs, rows, odd_stacks(book, names), strict=True
         )
@@ -114,6 +133,23 @@ def _gaps(book: Book) -> dict[str, Input]:
     """Give the gap from retainer to seal at every position; remembered while none of them changes."""
     names = [one.id for one in book.engine.layout.positions]
     return {name: resolve(book, "seal_gap", at_position(name)) for name in names}
+
+
+def _most_lift(book: Book, spring: str) -> float | None:
+    card = book.engine.card_of(spring)
+    return card.most_lift_mm if card else None
+
+
+@by_value
+def _lights(book: Book) -> dict[str, str]:
+    """Give what was seen between the coils at every position: an observation that proves nothing."""
+    names = [one.id for one in book.engine.layout.positions]
+    seen = {name: resolve(book, "coil_light", at_position(name)) for name in names}
+    told = {name: choice_of(one) for name, one in seen.items() if not one.ground & Ground.STALE}
+    return {
+        name: f"{choice.says}: an observation, never a bind check" if (choice := told.get(name)) else ""
+        for name in names
+    }
 
 
 @by_value

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.observed import choice_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
@@ -17,6 +19,7 @@ _GROUNDS = (
         "its readings contradict each other: load must rise as height falls, lift must be positive",
     ),
     (Ground.SET_ASIDE, "a value made no sense and was set aside, and what stands in for it proves nothing"),
+    (Ground.UNREAD, "not all it is compared with was measured"),
     (Ground.STALE, "a reading it rests on is stale"),
     (Ground.EXTRAPOLATED, "the height lies outside the measured points, so the load is extrapolated"),
     (Ground.NO_TOOL, "the tool, and so the doubt, of a reading is not known"),
@@ -35,6 +38,8 @@ def title(finding: Finding) -> str:
 
 def reason(finding: Finding, engine: Engine) -> str:
     """Give the reason of the verdict in one sentence or two."""
+    if finding.check.dimension == OBSERVED:
+        return observed_reason(finding)
     words = [_unproven(finding, engine) if finding.verdict is Verdict.UNPROVEN else _proven(finding, engine)]
     words += dict.fromkeys(
         _sentence(f"{one.title} of {one.at}: {one.warning}") for one in finding.inputs if one.warning
@@ -42,10 +47,22 @@ def reason(finding: Finding, engine: Engine) -> str:
     return " ".join([*words, _sentence(finding.remark)]).rstrip()
 
 
+def observed_reason(finding: Finding) -> str:
+    """Say what was seen, when, and what it comes to."""
+    one = finding.inputs[0]
+    if one.ground & Ground.MISSING:
+        return _sentence(one.note or f"not looked at: {one.title} of {one.at}")
+    stale = "before a part was changed, so it proves nothing now" if one.ground & Ground.STALE else ""
+    seen = ", ".join(
+        part for part in (f"{one.title}: {finding.word or 'a word not known here'}", one.when[:10], stale) if part
+    )
+    return " ".join(part for part in (_sentence(seen), _sentence(finding.remark), _sentence(one.note)) if part)
+
+
 def figure_words(finding: Finding, engine: Engine) -> str:
     """Give the figure with its doubt: `0.072 in ±0.004`."""
     if finding.figure != finding.figure:
-        return "–"
+        return finding.word or "–"
     places = digits(finding, engine)
     figure = _say(finding, engine, finding.figure, places=places)
     return f"{figure} ±{_doubt(finding, engine, places)}"
@@ -73,11 +90,19 @@ def margin_words(finding: Finding, engine: Engine) -> str:
 def limit_words(finding: Finding, engine: Engine) -> str:
     """Give the limit in words: `at least 0.060 in`, `195 to 230 lbf`, `no limit stated`."""
     low, high = finding.lowest, finding.highest
+    places = limit_places(finding, engine)
     if low == low and high == high:
-        return f"{_say(finding, engine, low, bare=True)} to {_say(finding, engine, high)}"
+        return f"{_say(finding, engine, low, bare=True, places=places)} to {_say(finding, engine, high, places=places)}"
     if low == low:
-        return f"at least {_say(finding, engine, low)}"
-    return f"at most {_say(finding, engine, high)}" if high == high else "no limit stated"
+        return f"at least {_say(finding, engine, low, places=places)}"
+    return f"at most {_say(finding, engine, high, places=places)}" if high == high else "no limit stated"
+
+
+def limit_places(finding: Finding, engine: Engine) -> int | None:
+    """Give how many decimals the limits are written with: no fewer than the figure deserves; None for the unit's own."""
+    dimension = finding.check.dimension
+    own, unit = digits(finding, engine), unit_of(dimension, engine.unit(dimension)).places
+    return own if own is not None and own > unit else None
 
 
 def source_words(finding: Finding) -> str:
@@ -126,7 +151,7 @@ def _beyond(finding: Finding) -> str:
 def _unproven(finding: Finding, engine: Engine) -> str:
     absent = [one for one in finding.inputs if one.ground & Ground.MISSING]
     if absent:
-        return " ".join(_sentence(one.note or f"not measured: {one.title} of {one.at}") for one in absent)
+        return " ".join([*dict.fromkeys(_sentence(one.note) for one in absent if one.note), *_not_measured(absent)])
     if finding.ground & Ground.MISSING:
         return "At this height the coils stand solid: there is no load to give."
     if finding.limit is None:
@@ -140,6 +165,20 @@ def _unproven(finding: Finding, engine: Engine) -> str:
     if not why and finding.remark:
         return _as_it_stands(finding, engine)
     return f"{_sentence('; '.join([*why, *notes]))} {_as_it_stands(finding, engine)}"
+
+
+def _not_measured(absent: list[Input]) -> list[str]:
+    """Say what was not measured, a sentence for each quantity with all its places."""
+    places: dict[str, dict[str, list[str]]] = {}
+    for one in absent:
+        if not one.note:
+            member = one.asked.member if one.asked and one.asked.kind == "position" else ""
+            whole = one.at.removesuffix(member).rstrip()
+            places.setdefault(one.title, {}).setdefault(whole, []).append(member)
+    return [
+        _sentence(f"not measured: {title} of " + ", ".join(f"{at} {', '.join(parts)}".rstrip() for at, parts in where.items()))
+        for title, where in places.items()
+    ]  # fmt: skip
 
 
 def _as_it_stands(finding: Finding, engine: Engine) -> str:
@@ -159,6 +198,9 @@ def input_words(one: Input, engine: Engine) -> str:
     """Give an input's value in words; a curve says how many points it has."""
     if one.ground & Ground.MISSING:
         return "missing"
+    if CATALOG[one.quantity].choices:
+        choice = choice_of(one)
+        return choice.key if choice else "a word not known here"
     if one.quantity == "spring_load":
         return f"{len(one.points)} points" if one.points else "its members' points"
     dimension = CATALOG[one.quantity].dimension

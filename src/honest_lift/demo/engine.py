@@ -8,7 +8,17 @@ from __future__ import annotations
 
 from itertools import count
 
-from honest_lift.demo.tables import HEIGHTS, NEW_SPRINGS, SEAL_GAPS, SHIM_STOCK, TEST_HEIGHTS, USED_SPRINGS
+from honest_lift.demo.bare_head import written_down
+from honest_lift.demo.tables import (
+    HEIGHTS,
+    NEW_FREE,
+    NEW_SPRINGS,
+    SEAL_GAPS,
+    SHIM_STOCK,
+    TEST_HEIGHTS,
+    USED_FREE,
+    USED_SPRINGS,
+)
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -36,6 +46,8 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         note="Invented demonstration engine: river-racing hydroplane, solid roller, nested springs.",
         layout=layout,
         lifter="solid roller",
+        head_material="iron",
+        guide_material="iron",
         cam_card="Millrace 284 solid roller (invented)",
         facts=_facts(),
         cards=(_card(),),
@@ -80,6 +92,8 @@ def _facts() -> tuple[Fact, ...]:
         stated("lash", at_role("intake"), ".018"),
         stated("lash", at_role("exhaust"), ".020"),
         stated("target_height", ENGINE, "1.800", source="spring card"),
+        stated("retainer_angle", ENGINE, "10", "deg", "retainer card (invented)"),
+        stated("lock_angle", ENGINE, "10", "deg", "lock card (invented)"),
     )
 
 
@@ -92,7 +106,8 @@ def _card() -> SpringCard:
             Member("inner", _inches(".110"), _inches(".002"), wire_mm=4.0, mean_diameter_mm=24.4, coils=6.55,
                    active_coils=4.55),
         ),
-        _inches("1.800"), _pounds("215"), _inches("1.250"), _pounds("520"), _inches("1.170"),
+        _inches("1.800"), _pounds("215"), _inches("1.250"), _pounds("520"), _inches("1.170"), _inches("2.200"),
+        _inches(".570"), paint="two green stripes, upward",
     )  # fmt: skip
 
 
@@ -117,6 +132,11 @@ def _tools() -> tuple[Tool, ...]:
         "indicator": ("dial indicator, 0.001 in", "indicator no. 1"),
         "feeler": ("feeler gauges", "feelers"),
         "tester": ("bench spring tester, 1 percent", "bench tester"),
+        "micrometer": ("outside micrometer, 0.0001 in", "stem micrometer"),
+        "bore gauge": ("dial bore gauge, 0.0001 in", "guide bore gauge"),
+        "stem gauge": ("stem-height gauge, 0.001 in", "stem-height gauge"),
+        "fine indicator": ("dial indicator, 0.01 mm", "indicator no. 2"),
+        "depth gauge": ("depth micrometer, 0.001 in", "depth micrometer"),
     }
     kinds = {kind.title: kind for kind in KINDS}
     return tuple(
@@ -164,12 +184,13 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
 
     def read(quantity: str, place: Place, text: str, unit: str, way: str, tool: str, **more: object) -> Reading:
         number = next(numbers)
-        value = parse(text, Field(CATALOG[quantity].dimension, unit)) or 0.0
+        value = _value(quantity, text, unit)
         one = Reading(f"r{number:03}", _when(number), "Ash" if number % 5 else "Rowan", quantity, place, text, unit,
                       value, way, tool, **more)  # type: ignore[arg-type]  # fmt: skip
         entries.append(one)
         return one
 
+    _bare_head(engine, entries)
     for spring, loads, outer, inner in (*USED_SPRINGS, *NEW_SPRINGS):
         heights = ("1.900", "1.800", "1.500", "1.250") if spring == "14" else TEST_HEIGHTS
         loads = f"{loads} 505" if spring == "14" else loads
@@ -179,6 +200,11 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         for member, text in (("outer", outer), ("inner", inner)):
             if text:
                 read("bind_height", of_spring(spring, member), text, "in", "tester", "caliper")
+    for names, lengths in ((USED_SPRINGS, USED_FREE), (NEW_SPRINGS, NEW_FREE)):
+        for (spring, *_), thousandths in zip(names, lengths, strict=False):
+            read("free_length", of_spring(spring, "outer"), f"{thousandths / 1000:.3f}", "in", "caliper", "caliper")
+    for spring, *_ in USED_SPRINGS[:-1]:
+        read("spring_condition", of_spring(spring), "reuse", "", "looked", "")
     read("locator_thickness", ENGINE, ".060", "in", "caliper", "caliper")
     read("retainer_thickness", ENGINE, "3.30 mm", "in", "caliper", "caliper")
     for position, _, way, tool, text in HEIGHTS:
@@ -190,6 +216,23 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         read("seal_gap", at_position(position), f"{gap} mm", "in", "caliper", "caliper", depends_on=depends)
     _slips(engine, entries, read)
     return tuple(entries)
+
+
+def _bare_head(engine: Engine, entries: list[AnyEntry]) -> None:
+    """Write what was found of the bare heads, the day before."""
+    for number, (quantity, place, text, way, tool) in enumerate(written_down()):
+        unit = "" if CATALOG[quantity].choices else "in"
+        entries.append(Reading(
+            f"h{number:03}", _when(number, day=13), "Rowan" if number % 3 else "Ash", quantity, place, text, unit,
+            _value(quantity, text, unit), way, tool, depends_on=depends_on(engine, quantity, way, place),
+        ))  # fmt: skip
+
+
+def _value(quantity: str, text: str, unit: str) -> float:
+    row = CATALOG[quantity]
+    if row.choices:
+        return float(next(i for i, one in enumerate(row.choices) if one.key == text))
+    return parse(text, Field.within(row.dimension, unit, row.physical)) or 0.0
 
 
 def _slips(engine: Engine, entries: list[AnyEntry], read: object) -> None:
@@ -227,6 +270,6 @@ def _depends(engine: Engine, way: str, position: str) -> dict[str, str]:
     return depends_on(engine, "installed_height", way, at_position(position))
 
 
-def _when(minute: int) -> str:
+def _when(minute: int, day: int = 14) -> str:
     hour, rest = divmod(8 * 60 + minute, 60)
-    return f"2026-03-14T{hour:02}:{rest:02}:00Z"
+    return f"2026-03-{day}T{hour:02}:{rest:02}:00Z"

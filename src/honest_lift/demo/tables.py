@@ -68,3 +68,11 @@ HEIGHTS = (
     ("8i", "15", "caliper", "caliper", "49.05 mm"),
     ("8e", "15", "", "", ""),  # planted: nobody measured it
 )
+
+# free length of the outer in thousandths of an inch, in the order of the springs; nobody measured 16
+USED_FREE = (
+    2187, 2184, 2189, 2190, 2186, 2182, 2188, 2181, 2187, 2186, 2128, 2185, 2184, 2183, 2189,
+)  # fmt: skip
+NEW_FREE = (
+    2195, 2205, 2201, 2196, 2194, 2198, 2197, 2199, 2202, 2196, 2198, 2200, 2201, 2197, 2196, 2195,
+)  # fmt: skip

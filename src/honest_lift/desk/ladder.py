@@ -20,7 +20,9 @@ from honest_lift.numbers.units import in_figures, places_for
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
 
-_HEAD, _RUNG = 64, 36
+_HEAD, _RUNG, _TIGHT, _FOLD = 64, 36, 30, 24
+_MANY, _SHOWN = 8, 9  # past the first rungs stand closer, past the second those of other steps fold away
+_SHARE = 0.7  # of the side that rungs take at most; the reason keeps the rest
 _LEFT, _RIGHT = 162, 44  # where the limit line stands, and what is kept free on the right
 _REACH = 1.15  # a rung longer than this is clipped with an arrow
 
@@ -56,7 +58,12 @@ class Ladder(QWidget):
         layout = QVBoxLayout(self)
         layout.setContentsMargins(0, 0, 0, 0)
         layout.setSpacing(0)
-        layout.addWidget(self.rungs)
+        self.area = QScrollArea()
+        self.area.setObjectName("reasonArea")
+        self.area.setWidgetResizable(True)
+        self.area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.area.setWidget(self.rungs)
+        layout.addWidget(self.area)
         layout.addWidget(scroll, 1)
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
@@ -77,6 +84,14 @@ class Ladder(QWidget):
     def paintEvent(self, event) -> None:
         QPainter(self).fillRect(self.rect(), QColor(self.rungs.theme.paper2))
 
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
+        self._share_out()
+
+    def _share_out(self) -> None:
+        """Give the rungs the room they need, and leave the reason its share."""
+        self.area.setFixedHeight(min(self.rungs.height_wanted, round(_SHARE * max(self.height(), 1))))
+
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.setFixedWidth(round(318 * zoom))
@@ -86,6 +101,7 @@ class Ladder(QWidget):
     def refresh(self) -> None:
         """Follow the session."""
         self.rungs.follow()
+        self._share_out()
         finding = self.rungs.chosen
         if finding is None:
             self.verdict.setText(
@@ -113,6 +129,9 @@ class Rungs(QWidget):
         super().__init__()
         self.session, self.theme, self.zoom = session, LIGHT, 1.0
         self.findings: tuple[Finding, ...] = ()
+        self.all: tuple[Finding, ...] = ()
+        self.folded: tuple[Finding, ...] = ()  # those of other steps that are not shown
+        self.unfolded = False
         self.chosen: Finding | None = None
         self._wanted = ""
         self.chose: Callable[[], object] = self.update
@@ -128,19 +147,42 @@ class Rungs(QWidget):
     def follow(self) -> None:
         """Take the findings of the current valve, or of the current spring when it lies on the bench."""
         examination = self.session.examination
-        self.findings = ()
+        found: tuple[Finding, ...] = ()
         if examination and self._is_on_bench():
-            self.findings = examination.by_spring.get(self.session.spring, ())
+            found = examination.by_spring.get(self.session.spring, ())
         elif examination:
-            self.findings = examination.by_position.get(self.session.position, ())
+            found = examination.by_position.get(self.session.position, ())
+        self.all = found
         name = self.session.check or self._wanted
+        self._fold(found, name)
         wanted = [one for one in self.findings if one.check.name == name]
         self.chosen = wanted[0] if wanted else self._weakest()
-        self.setFixedHeight(round((_HEAD + _RUNG * max(len(self.findings), 1) + 8) * self.zoom))
+        self.setMinimumHeight(self.height_wanted)
         if self.chosen:
             words = "; ".join(f"{one.check.title} {one.verdict.word}" for one in self.findings)
             self.setAccessibleDescription(words)
         self.update()
+
+    @property
+    def rung(self) -> int:
+        """Give the height of a rung in unzoomed pixels."""
+        return _RUNG if len(self.findings) <= _MANY else _TIGHT
+
+    @property
+    def height_wanted(self) -> int:
+        """Give the height at which everything shown stands free."""
+        fold = _FOLD if self.folded or self.unfolded else 0
+        return round((_HEAD + self.rung * max(len(self.findings), 1) + fold + 8) * self.zoom)
+
+    def _fold(self, found: tuple[Finding, ...], wanted: str) -> None:
+        """Show the rungs of the open step, then the worst of the others; fold the rest away, but never the one looked at."""
+        own = [one for one in found if one.check.step == self.session.step]
+        others = sorted((one for one in found if one not in own), key=_order)
+        keep = len(others) if self.unfolded else max(_SHOWN - len(own), 0)
+        kept = [one for i, one in enumerate(others) if i < keep or one.check.name == wanted]
+        shown = {id(one) for one in (*own, *kept)}
+        self.findings = (*own, *(one for one in found if id(one) in shown and one not in own))
+        self.folded = tuple(one for one in found if id(one) not in shown)
 
     def _is_on_bench(self) -> bool:
         return self.session.step == "springs" and not self.session.engine.position_of(self.session.spring)
@@ -148,11 +190,8 @@ class Rungs(QWidget):
     def _weakest(self) -> Finding | None:
         """Give the worst verdict's weakest rung: what the person needs to see first."""
 
-        def order(one: Finding) -> tuple[int, float]:
-            return -int(one.verdict), one.weakness if isfinite(one.weakness) else -1e9
-
         of_step = [one for one in self.findings if one.check.step == self.session.step and one.verdict.word != "passes"]
-        return min(of_step or self.findings, key=order, default=None)
+        return min(of_step or self.findings, key=_order, default=None)
 
     def paintEvent(self, event) -> None:
         painter = QPainter(self)
@@ -163,9 +202,12 @@ class Rungs(QWidget):
         zero = _LEFT * z
         if self.findings:
             painter.setPen(QPen(QColor(t.ink), 1.4))
-            painter.drawLine(QPointF(zero, (_HEAD - 6) * z), QPointF(zero, (_HEAD + _RUNG * len(self.findings)) * z))
+            painter.drawLine(
+                QPointF(zero, (_HEAD - 6) * z), QPointF(zero, (_HEAD + self.rung * len(self.findings)) * z)
+            )
         for i, finding in enumerate(self.findings):
-            self._paint_rung(painter, finding, (_HEAD + _RUNG * i) * z)
+            self._paint_rung(painter, finding, (_HEAD + self.rung * i) * z)
+        self._paint_fold(painter, (_HEAD + self.rung * len(self.findings)) * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(QPointF(14 * z, self.height() - 2), QPointF(self.width() - 12 * z, self.height() - 2))
 
@@ -180,7 +222,7 @@ class Rungs(QWidget):
         painter.drawText(QPointF(16 * z, 28 * z), title or self.tr("no valve"))
         width = painter.fontMetrics().horizontalAdvance(title)
         if self.findings:
-            word = max(one.verdict for one in self.findings).word
+            word = max(one.verdict for one in self.all).word
             paint_verdict(painter, t, word, 16 * z + width + 18 * z, 22 * z, 7 * z)
             painter.setPen(QColor(t.muted))
             painter.setFont(font(14 * z))
@@ -198,22 +240,42 @@ class Rungs(QWidget):
         """Give the length of a full rung in unzoomed pixels."""
         return (self.width() / self.zoom - _LEFT - _RIGHT) / _REACH
 
+    def _paint_fold(self, painter: QPainter, top: float) -> None:
+        """Say what is folded away; a click there shows or folds it."""
+        if not self.folded and not self.unfolded:
+            return
+        z = self.zoom
+        painter.setPen(QColor(self.theme.muted))
+        painter.setFont(font(12 * z))
+        words = self.tr("fold the other steps away") if self.unfolded else _folded_words(self.folded)
+        painter.drawText(QRectF(16 * z, top + 3 * z, self.width() - 60 * z, 18 * z), LEFT, words)
+        if self.folded:
+            paint_verdict(
+                painter,
+                self.theme,
+                max(one.verdict for one in self.folded).word,
+                self.width() - 20 * z,
+                top + 12 * z,
+                5 * z,
+            )
+
     def _paint_rung(self, painter: QPainter, finding: Finding, top: float) -> None:
         t, z = self.theme, self.zoom
         if finding is self.chosen:
-            painter.fillRect(QRectF(6 * z, top, self.width() - 12 * z, (_RUNG - 2) * z), QColor(t.select))
+            painter.fillRect(QRectF(6 * z, top, self.width() - 12 * z, (self.rung - 2) * z), QColor(t.select))
         painter.setPen(QColor(t.ink))
         painter.setFont(font(13.5 * z, bold=finding is self.chosen))
-        painter.drawText(QPointF(16 * z, top + 15 * z), finding.check.title)
+        lift = (_RUNG - self.rung) / 2  # in a tight ladder the two lines stand closer
+        painter.drawText(QPointF(16 * z, top + (15 - lift) * z), finding.check.title)
         painter.setFont(font(11.5 * z))
         painter.setPen(QColor(t.muted))
         words = against(self.session, finding)
-        painter.drawText(QRectF(16 * z, top + 18 * z, 140 * z, 15 * z), LEFT, words)
-        paint_verdict(painter, t, finding.verdict.word, self.width() - 20 * z, top + 16 * z, 6 * z)
+        painter.drawText(QRectF(16 * z, top + (18 - lift) * z, 142 * z, 15 * z), LEFT, words)
+        paint_verdict(painter, t, finding.verdict.word, self.width() - 20 * z, top + (16 - lift) * z, 6 * z)
         if isfinite(finding.rung):
-            self._paint_bar(painter, finding, top + 16 * z)
+            self._paint_bar(painter, finding, top + (16 - lift) * z)
         painter.setPen(QPen(QColor(t.ink), 1.4))
-        painter.drawLine(QPointF(_LEFT * z, top), QPointF(_LEFT * z, top + _RUNG * z))
+        painter.drawLine(QPointF(_LEFT * z, top), QPointF(_LEFT * z, top + self.rung * z))
 
     def _paint_bar(self, painter: QPainter, finding: Finding, y: float) -> None:
         t, z = self.theme, self.zoom
@@ -254,7 +316,11 @@ class Rungs(QWidget):
             self.chose()
 
     def mousePressEvent(self, event) -> None:
-        self.choose(int((event.position().y() / self.zoom - _HEAD) // _RUNG))
+        index = int((event.position().y() / self.zoom - _HEAD) // self.rung)
+        if index >= len(self.findings) and (self.folded or self.unfolded):
+            self.unfolded = not self.unfolded
+            self.chose()
+        self.choose(index)
 
     def keyPressEvent(self, event) -> None:
         by = {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}.get(event.key(), 0)
@@ -269,12 +335,31 @@ class Rungs(QWidget):
         self.opened()
 
 
+def _folded_words(folded: tuple[Finding, ...]) -> str:
+    more = [one for one in folded if one.verdict.word != "passes"]
+    told = f", {len(more)} do not pass" if more else ", all pass"
+    return f"{len(folded)} more of other steps{told}…"
+
+
+def _order(one: Finding) -> tuple[int, float]:
+    """Put the worst verdict first, and of those alike the weakest rung."""
+    return -int(one.verdict), one.weakness if isfinite(one.weakness) else -1e9
+
+
 def against(session: Session, finding: Finding) -> str:
     """Write a finding's figure and its limit as short as they can be read: `208 of 195–235`, `0.037, least 0.060`."""
-    dimension = finding.check.dimension
+    if finding.word or finding.check.dimension == "observed":
+        return finding.word or "not looked at"
+    from honest_lift.checks.wording import limit_places
+
+    dimension, places = finding.check.dimension, limit_places(finding, session.engine)
     unit = session.unit(dimension)
-    low, high = (in_figures(one, dimension, unit) for one in (finding.lowest, finding.highest))
+    low, high = (in_figures(one, dimension, unit, places) for one in (finding.lowest, finding.highest))
     figure = in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
+    if places is not None and places > 3:  # as the trade writes tenths of a thousandth, and there is room for no more
+        figure, low, high = (one.replace("0.", ".", 1) for one in (figure, low, high))
+    if isfinite(finding.lowest) and finding.lowest == -finding.highest:
+        return f"{figure}, within ±{high}"
     if isfinite(finding.lowest) and isfinite(finding.highest):
         return f"{figure} of {low}–{high}"
     if isfinite(finding.lowest):

@@ -49,7 +49,9 @@ class Measure:
     def _places_like(self, place: Place) -> list[Place]:
         if place.kind == "spring":
             return [of_spring(one.id, place.member) for one in self.session.engine.springs if one.id != place.name]
-        return [at_position(one.id) for one in self.session.engine.layout.positions if one.id != place.name]
+        return [
+            at_position(one.id, place.member) for one in self.session.engine.layout.positions if one.id != place.name
+        ]
 
     def note_reading(self, given: Standing | None = None) -> None:
         """Put a note on a reading."""

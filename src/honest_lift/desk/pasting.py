@@ -36,7 +36,7 @@ class Pasted(Struct, frozen=True):
 def paste(session: Session, taken: Taken, places: list[Place], text: str) -> Pasted:
     """Take a pasted column as the bar stands, from its place on. Raises ColumnError where it is no column."""
     start = next((i for i, one in enumerate(places) if one == taken.place), 0)
-    cells = read_column(text, places, start, taken.task.row.title)
+    cells = read_column(text, places, start, taken.task.row.title, taken.task.row)
     made: list[Reading | Fitment] = []
     refused: list[tuple[Place | None, str, str]] = []
     for cell in cells:
@@ -65,7 +65,7 @@ def _taken(session: Session, taken: Taken, cell: PastedCell) -> Reading | Fitmen
         raise EntryError(question.replace("Enter again takes it.", "Type it by hand to take it all the same."))
     if taken.task.quantity == "shims":
         return fitment(session.engine, "shims", cell.place.name, thicknesses_mm=(typed.value,) if typed.value else ())
-    return reading_for(session, replace(taken, place=cell.place), typed.value, cell.text)
+    return reading_for(session, replace(taken, place=cell.place), typed, cell.text)
 
 
 def _edit(made: list[Reading | Fitment], taken: Taken) -> Edit:

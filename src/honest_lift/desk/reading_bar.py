@@ -12,11 +12,12 @@ from honest_lift.desk.taking import Taken, edit_for
 from honest_lift.desk.tasks import Task, places_of, tasks_of
 from honest_lift.desk.theme import LIGHT
 from honest_lift.desk.typed_value import Typed, doubtful, read_typed, understood_words
-from honest_lift.facts.catalog import Way
 from honest_lift.facts.columns import ColumnError
 from honest_lift.facts.edits import EditError, readings_at
 from honest_lift.facts.journal import Standing, standing
+from honest_lift.facts.observation import words_of
 from honest_lift.facts.place import Place
+from honest_lift.facts.quantity import Way
 from honest_lift.numbers.entry import EntryError
 
 
@@ -289,7 +290,8 @@ class ReadingBar(QWidget):
         if before:
             words.append(self.tr("Enter replaces, Shift+Enter repeats"))
         else:
-            words.append(task.row.caution or self._way_howto() or task.row.meaning)
+            listed = [words_of(task.row)] if task.row.choices else []
+            words += [*listed, task.row.caution or self._way_howto() or task.row.meaning]
         self.hint.setText("; ".join(words))
         self.hint.setToolTip(self.hint.text())
 

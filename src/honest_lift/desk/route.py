@@ -8,11 +8,12 @@ from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk.alignment import RIGHT
 from honest_lift.desk.painting import paint_verdict
-from honest_lift.desk.session import STEPS, Session
+from honest_lift.desk.session import JUDGED, STEPS, Session
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.staleness import is_stale
 
 _ROW = 46
@@ -61,7 +62,7 @@ class Route(QWidget):
             painter.setFont(font(14 * z, bold=here))
             painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
             self._paint_progress(painter, top + 29 * z, done, whole)
-            if i in (1, 2):  # the others carry no verdict of their own
+            if list(STEPS)[i] in JUDGED:
                 paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())
@@ -92,6 +93,22 @@ class Route(QWidget):
             super().keyPressEvent(event)
 
 
+def _proving() -> list[tuple[str, str]]:
+    """Give what is read at every valve of the bare heads: (quantity, depth)."""
+    once = ("seat_contact", "leak_test", "valve_margin", "stem_tip_height", "spring_seat_height", "spring_seat_runout",
+            "spring_standing", "retainer_level", "parts_condition")  # fmt: skip
+    return [(name, depth) for name in ("stem_diameter", "guide_bore") for depth in DEPTHS] + [
+        (name, "") for name in once
+    ]
+
+
+def _of_head(session: Session) -> tuple[int, int]:
+    places = [one.id for one in session.engine.layout.positions]
+    read = {(one.place, one.reading.quantity) for one in standing(session.book.journal) if not one.fate}
+    asked = [(at_position(name, depth), quantity) for name in places for quantity, depth in _proving()]
+    return sum(one in read for one in asked), len(asked)
+
+
 def progress(session: Session, step: str) -> tuple[int, int]:
     """Give how much of a step is there, and of how much."""
     engine = session.engine
@@ -102,6 +119,8 @@ def progress(session: Session, step: str) -> tuple[int, int]:
             for p in positions
         )
         return done, len(positions)
+    if step == "head":
+        return _of_head(session)
     if step == "springs":
         read = {
             (one.place.name, one.reading.quantity)

@@ -20,6 +20,7 @@ from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
+from honest_lift.facts.quantities import bare_head, locks
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -27,9 +28,11 @@ if TYPE_CHECKING:
     from honest_lift.plans.next_reading import NextStep
 
 STEPS = {
-    "engine": "Engine and parts", "springs": "Spring bench", "heights": "Springs and heights", "shims": "Shim plan",
-    "readings": "All readings",
+    "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
+    "shims": "Shim plan", "readings": "All readings",
 }  # fmt: skip
+BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
+JUDGED = ("head", "springs", "heights")  # steps with findings of their own
 
 
 class Session(QObject):
@@ -98,7 +101,7 @@ class Session(QObject):
         """Give the worst verdict of a valve: of the open step, or of all by choice."""
         if self.examination is None:
             return "unproven"
-        step = self.step if self.verdict_of_step and self.step in ("springs", "heights") else ""
+        step = self.step if self.verdict_of_step and self.step in JUDGED else ""
         return self.examination.verdict(position, step).word
 
     # --- changing it ---
@@ -218,7 +221,9 @@ class Session(QObject):
         self.page_asked.emit(page)
 
     def _sheet_of(self, step: NextStep) -> str:
-        return "springs" if step.places[0].kind == "spring" else "heights"
+        if step.places[0].kind == "spring":
+            return "springs"
+        return "head" if step.quantity in BARE_HEAD else "heights"
 
     def leave_queue(self) -> None:
         """Walk every place again, not only those that the plan asks for."""

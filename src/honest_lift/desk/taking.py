@@ -7,11 +7,11 @@ from msgspec import Struct
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task
 from honest_lift.desk.typed_value import Typed
-from honest_lift.facts.catalog import Way
 from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, reading_of, readings_at
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import Place
+from honest_lift.facts.quantity import Way
 
 
 class Taken(Struct, frozen=True):
@@ -34,17 +34,23 @@ def edit_for(session: Session, taken: Taken, typed: Typed, text: str) -> Edit:
         thicknesses = (typed.value,) if typed.value else ()
         one = fitment(session.engine, "shims", place.name, thicknesses_mm=thicknesses)
         return Fit((one,), f"shims at {place.title}: {text}")
-    return Confirm((reading_for(session, taken, typed.value or 0.0, text),))
+    return Confirm((reading_for(session, taken, typed, text),))
 
 
-def reading_for(session: Session, taken: Taken, value: float, text: str) -> Reading:
-    """Give the reading of a value in the inside unit. Raises EditError where its way lacks a gauge."""
-    task, way = taken.task, taken.way
+def reading_for(session: Session, taken: Taken, typed: Typed, text: str) -> Reading:
+    """Give the reading of what was typed; an observation is written down by its own word, its reason as a note.
+
+    Raises EditError where its way lacks a gauge.
+    """
+    task, way, value = taken.task, taken.way, typed.value or 0.0
+    if task.row.choices:
+        text = task.row.choices[int(value)].key
     gauge = _carrying_gauge(session, way)
     also = {one.key: taken.also.get(one.key, "") or one.usual for one in way.asked} if way else {}
     return reading_of(
         session.book, task.quantity, taken.place, value, text=text, unit=session.unit(task.row.dimension),
         way=way.key if way else "", tool=taken.tool, at=task.at, repeat=taken.repeat, also=also, at_tool=gauge,
+        note=typed.note,
     )  # fmt: skip
 
 

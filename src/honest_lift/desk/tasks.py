@@ -7,9 +7,11 @@ from typing import TYPE_CHECKING
 from msgspec import Struct
 
 from honest_lift.desk.session import Session
-from honest_lift.facts.catalog import CATALOG, Quantity
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
+from honest_lift.facts.quantities import bare_head, locks
+from honest_lift.facts.quantity import Quantity
 from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
@@ -17,9 +19,10 @@ if TYPE_CHECKING:
 
 _OF_VALVES = (
     "installed_height", "shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness", "retainer_thickness",
-    "tip_to_step", "left_out",
+    "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
 _OF_HEADS = ("valve_drop", "chamber_volume")
+_ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 
 class Task(Struct, frozen=True):
@@ -46,7 +49,7 @@ class Task(Struct, frozen=True):
             return of_spring(session.spring, self.member) if session.spring else None
         if self.kind == "cylinder":
             return at_cylinder(session.cylinder) if session.cylinder else None
-        return at_position(session.position) if session.position else None
+        return at_position(session.position, self.member) if session.position else None
 
     @property
     def kind(self) -> str:
@@ -70,10 +73,12 @@ def tasks_of(session: Session) -> list[Task]:
     """Give what can be read at the open step."""
     if session.step == "springs":
         return spring_tasks(session)
+    if session.step == "head":
+        return head_tasks()
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
     if session.step != "readings":
         return of_valves
-    return [*of_valves, *(Task(name, CATALOG[name].title) for name in _OF_HEADS), *spring_tasks(session)]
+    return [*of_valves, *head_tasks(), *(Task(name, CATALOG[name].title) for name in _OF_HEADS), *spring_tasks(session)]
 
 
 def places_of(session: Session, task: Task) -> list[Place]:
@@ -83,7 +88,16 @@ def places_of(session: Session, task: Task) -> list[Place]:
         return [of_spring(one.id, task.member) for one in engine.springs]
     if task.kind == "cylinder":
         return [at_cylinder(one) for one in engine.layout.cylinders]
-    return [at_position(one.id) for one in engine.layout.positions]
+    return [at_position(one.id, task.member) for one in engine.layout.positions]
+
+
+def head_tasks() -> list[Task]:
+    """Give what can be read of the bare heads and the locks: guides at their three depths."""
+    rows = [CATALOG[name] for name in _ON_BARE_HEAD]
+    return [
+        Task(row.name, f"{row.title}, {member}" if member else row.title, member)
+        for row in rows for member in row.members or ("",)
+    ]  # fmt: skip
 
 
 def spring_tasks(session: Session) -> list[Task]:
@@ -95,6 +109,9 @@ def spring_tasks(session: Session) -> list[Task]:
     wanted += [("bind_height", name, None) for name in members or [""]]
     wanted += [("spring_load", name, h) for name in members for h in heights]
     wanted += [("free_length", name, None) for name in members or [""]]
+    wanted += [
+        (quantity, "", None) for quantity in ("spring_condition", "spring_outside", "spring_inside", "spring_mass")
+    ]
     return [Task(quantity, _title(session, quantity, name, h), name, h) for quantity, name, h in wanted]
 
 

@@ -8,7 +8,8 @@ from msgspec import Struct
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task
-from honest_lift.facts.catalog import Way
+from honest_lift.facts.observation import read_word
+from honest_lift.facts.quantity import Way
 from honest_lift.numbers.entry import EntryError, Field, is_rough, parse, parse_rough
 from honest_lift.numbers.units import in_words, unit_of
 
@@ -22,11 +23,15 @@ class Typed(Struct, frozen=True):
     is_assumed: bool = False
     low: float | None = None
     high: float | None = None
+    note: str = ""  # typed with it: the reason of an observation
 
 
 def read_typed(session: Session, task: Task, way: Way | None, text: str, also: dict[str, str]) -> Typed:
     """Read what is typed, with what else its way asks for. Raises EntryError with a sentence."""
     row = task.row
+    if row.choices:
+        read = read_word(row, text)
+        return Typed(None) if read is None else Typed(float(read[0]), note=read[1])
     field = Field.within(row.dimension, session.unit(row.dimension), row.physical)
     if is_rough(text):
         rough = parse_rough(text, field)
@@ -78,6 +83,9 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
     """Say what was understood: in both systems, and what has to come off or be added."""
     if typed.value is None:
         return ""
+    if task.row.choices:
+        choice = task.row.choices[int(typed.value)]
+        return f"{choice.key}: {choice.says}"
     dimension, unit = task.row.dimension, session.unit(task.row.dimension)
     words = in_words(typed.value, dimension, unit)
     if typed.is_assumed:

@@ -119,6 +119,15 @@ class Window(QMainWindow):
                 sheet.asked.connect(self.bar.choose)
                 self.bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(self.bar.task))
                 self.sheets[step] = sheet
+            elif step == "head":
+                from honest_lift.desk.head.sheet import HeadSheet
+
+                head = HeadSheet(self.session)
+                head.typed.connect(self.bar.type_into)
+                head.pasted.connect(self.bar.paste)
+                head.asked.connect(self.bar.choose)
+                self.bar.what.currentIndexChanged.connect(lambda _: head.follow_task(self.bar.task))
+                self.sheets[step] = head
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -245,6 +254,10 @@ class Window(QMainWindow):
     def show_engine(self) -> None:
         """Open engine and parts."""
         self.session.open_step("engine")
+
+    def show_head(self) -> None:
+        """Open the bare head."""
+        self.session.open_step("head")
 
     def show_springs(self) -> None:
         """Open the spring bench."""

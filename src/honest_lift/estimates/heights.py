@@ -10,6 +10,7 @@ from operator import is_
 import numpy as np
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
@@ -172,14 +173,7 @@ def shim_stack(book: Book, position: str) -> Input:
 def _correction(book: Book, quantity: str, position: str) -> Input:
     if quantity == "shims":
         return shim_stack(book, position)
-    found = resolve(book, quantity, at_position(position))
-    slots = {slot for way in CATALOG[quantity].ways for slot in way.depends}
-    changed = [slot for slot in sorted(slots) if book.engine.fitted(slot, position)]
-    if changed and (found.kind != "measured" or found.where != at_position(position).title):
-        # what was stated or measured for all no longer speaks of this valve; only a reading of its own does
-        note = f"another {changed[0]} was fitted here: measure it at this valve"
-        return replace(found, ground=found.ground | Ground.STALE, note=note)
-    return found
+    return at_valve(book, quantity, position)
 
 
 def _none(quantity: str) -> Input:

@@ -13,6 +13,7 @@ from math import sqrt
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.observed import observed
 from honest_lift.estimates.repeats import mean_and_spread, standing_apart
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.catalog import CATALOG
@@ -61,6 +62,8 @@ def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
     """Give where a quantity may be stated for a place, the nearest first."""
     if place.kind != "position":
         return (place, ENGINE) if place.kind in ("role", "head") else (place,)
+    if place.member:  # one depth of a guide is measured there or nowhere
+        return (place,)
     position = engine.position(place.name)
     role = (at_role(position.role),) if position else ()
     return (place, *role, Place("head", engine.layout.head_of(place.name)), ENGINE)
@@ -84,6 +87,8 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     latest stands, marked so. A tester's readings are corrected by its calibration.
     """
     engine = book.engine
+    if CATALOG[quantity].choices:
+        return observed(engine, quantity, readings, asked or readings[-1].place)
     fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [latest], latest.reading)

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from msgspec import Struct
 
@@ -15,9 +15,11 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place
+from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.staleness import staleness
 from honest_lift.numbers.units import from_inside
 
+Told = Callable[[str], bool]
 _HEADS = {"reading", "readings", "value", "values"}
 
 
@@ -33,20 +35,24 @@ class ColumnError(ValueError):
     """What was pasted is no column; the sentence says what would be."""
 
 
-def read_column(text: str, places: Sequence[Place], start: int, title: str = "") -> list[PastedCell]:
+def read_column(
+    text: str, places: Sequence[Place], start: int, title: str = "", row: Quantity | None = None
+) -> list[PastedCell]:
     """Place the cells of a pasted column.
 
     With a column of places each goes to its own. Without, they go down from `start`, or from the first place where
-    there are as many as places. `title` is what the column is called in a header line. Raises ColumnError.
+    there are as many as places. `title` is what the column is called in a header line; of an
+    observation, `row` says which words there are. Raises ColumnError.
     """
-    rows = [row for row in _rows(text, places) if any(cell for cell in row)]
+    told = _teller(row)
+    rows = [line for line in _rows(text, places) if any(cell for cell in line)]
     if not rows:
         raise ColumnError("Nothing was copied that could be pasted: copy a column of figures first.")
     by_name = {_plain(word): place for place in places for word in (place.name, place.title)}
     named = _place_column(rows, by_name)
     if named is None:
-        return _in_order(rows, places, start, title)
-    return _by_place(rows, by_name, named, title)
+        return _in_order(rows, places, start, title, told)
+    return _by_place(rows, by_name, named, title, told)
 
 
 def _rows(text: str, places: Sequence[Place]) -> list[list[str]]:
@@ -75,18 +81,26 @@ def _place_column(rows: list[list[str]], by_name: dict[str, Place]) -> int | Non
     return best if hits[best] * 2 >= len(rows) else None
 
 
-def _value_column(rows: list[list[str]], other: int | None, title: str) -> tuple[int, bool]:
+def _teller(row: Quantity | None) -> Told:
+    """Give what tells a reading from other words: a figure, or one of an observation's words."""
+    if row is None or not row.choices:
+        return _is_figure
+    keys = tuple(one.key for one in row.choices)
+    return lambda cell: _is_figure(cell) or cell.lower().startswith(keys)
+
+
+def _value_column(rows: list[list[str]], other: int | None, title: str, told: Told) -> tuple[int, bool]:
     """Give the column of the figures, and whether the first row is a header."""
     wide = max(map(len, rows))
     head = [_plain(cell) for cell in rows[0]]
-    header = not any(_is_figure(cell) for i, cell in enumerate(rows[0]) if i != other)
+    header = not any(told(cell) for i, cell in enumerate(rows[0]) if i != other)
     if header:
         for i, cell in enumerate(head):
             if i != other and (cell in _HEADS or (title and cell.startswith(_plain(title)))):
                 return i, True
     body = rows[1:] if header else rows
     free = [i for i in range(wide) if i != other]
-    figures = [sum(i < len(row) and _is_figure(row[i]) for row in body) for i in free]
+    figures = [sum(i < len(row) and told(row[i]) for row in body) for i in free]
     if not free or not max(figures, default=0):
         raise ColumnError(
             "There is no column of figures in what was copied: copy the places and the figures, or figures alone."
@@ -102,8 +116,8 @@ def _is_figure(cell: str) -> bool:
     return any(letter.isdigit() for letter in cell[:3])
 
 
-def _in_order(rows: list[list[str]], places: Sequence[Place], start: int, title: str) -> list[PastedCell]:
-    column, header = _value_column(rows, None, title)
+def _in_order(rows: list[list[str]], places: Sequence[Place], start: int, title: str, told: Told) -> list[PastedCell]:
+    column, header = _value_column(rows, None, title, told)
     texts = [row[column] if column < len(row) else "" for row in (rows[1:] if header else rows)]
     at = 0 if len(texts) == len(places) else max(start, 0)
     placed = []
@@ -113,8 +127,8 @@ def _in_order(rows: list[list[str]], places: Sequence[Place], start: int, title:
     return placed
 
 
-def _by_place(rows: list[list[str]], by_name: dict[str, Place], named: int, title: str) -> list[PastedCell]:
-    column, header = _value_column(rows, named, title)
+def _by_place(rows: list[list[str]], by_name: dict[str, Place], named: int, title: str, told: Told) -> list[PastedCell]:
+    column, header = _value_column(rows, named, title, told)
     placed: list[PastedCell] = []
     seen: set[Place] = set()
     for row in rows[1:] if header else rows:

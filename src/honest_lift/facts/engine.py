@@ -19,9 +19,11 @@ from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
+HeadMaterial = Literal["", "iron", "aluminium"]
+GuideMaterial = Literal["", "iron", "bronze"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
-          "percent": "%"}  # fmt: skip
+          "percent": "%", "observed": ""}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
               "torque": "lbf·ft", **_ALIKE}  # fmt: skip
 METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
@@ -37,6 +39,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     layout: Layout = Layout()
     gear: Gear = "pushrod"
     lifter: Lifter = ""
+    head_material: HeadMaterial = ""
+    guide_material: GuideMaterial = ""
     cam_card: str = ""
     facts: tuple[Fact, ...] = ()
     cards: tuple[SpringCard, ...] = ()
@@ -131,6 +135,10 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         layout=whole.layout,
         gear=whole.gear,
         lifter=whole.lifter,
+        head_material=whole.head_material,
+        guide_material=whole.guide_material,
+        hardened_base=whole.hardened_base,
+        units=whole.units,
         facts=tuple(one for one in whole.facts if one.quantity in quantities),
         fitments=tuple(one for one in whole.fitments if one.slot in slots),
         tools=whole.tools,

@@ -15,7 +15,8 @@ from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity
 
 Slot = Literal[
-    "spring", "shims", "locator", "retainer", "locks", "valve", "seat", "pocket", "seal", "rocker", "head face", "gasket", "cam",
+    "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",
+    "head face", "gasket", "cam",
 ]  # fmt: skip
 Scope = Literal["position", "head", "engine"]
 SCOPES: dict[Slot, Scope] = {"head face": "head", "gasket": "head", "cam": "engine"}  # every other: its valve's own
@@ -23,6 +24,7 @@ WHOLE = "engine"  # where a part of the whole engine sits
 CHANGEABLE: dict[Slot, str] = {
     "valve": "another valve, or its tip cut",
     "seat": "valve seat cut",
+    "guide": "another guide, or its bore cut",
     "pocket": "spring pocket cut",
     "seal": "another seal, or the guide cut",
     "locator": "another locator or cup",

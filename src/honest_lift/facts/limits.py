@@ -16,7 +16,7 @@ ORIGINS: tuple[Origin, ...] = ("cam card", "manual", "shop", "profile")  # the f
 
 
 class Limit(Struct, frozen=True, forbid_unknown_fields=True):
-    """A limit of a check, in the inside unit of its figure; for one role and lifter kind, or for all.
+    """A limit of a check, in the inside unit of its figure; for one role, lifter kind and guide material, or for all.
 
     `reserve` is the margin beyond which nobody asks for more: the length of a full rung on the ladder.
     """
@@ -28,6 +28,7 @@ class Limit(Struct, frozen=True, forbid_unknown_fields=True):
     reserve: float | None = None
     role: str = ""
     lifter: str = ""
+    material: str = ""  # of the guides
     origin: Origin = "profile"
     school: str = ""
     source: str = ""
@@ -61,9 +62,21 @@ def _school(
     lowest: float | None = None,
     highest: float | None = None,
     reserve: float | None = None,
+    role: str = "",
+    material: str = "",
     source: str = "common practice, no source",
 ) -> School:
-    return School(Limit(f"profile-{check}", check, lowest, highest, reserve, school=school, source=source), why)
+    name = "-".join(part for part in ("profile", check, role, material) if part)
+    return School(
+        Limit(name, check, lowest, highest, reserve, role, material=material, school=school, source=source), why
+    )
+
+
+def _guide(role: str, material: str, least_in: float, most_in: float, why: str) -> School:
+    return _school(
+        "guide_clearance", f"{material}, {role}", why, lowest=least_in * _IN, highest=most_in * _IN, role=role,
+        material=material, source="common practice and from memory; the maker's figure goes first",
+    )  # fmt: skip
 
 
 SCHOOLS: tuple[School, ...] = (
@@ -97,6 +110,49 @@ SCHOOLS: tuple[School, ...] = (
             highest=10.0, reserve=10.0),
     _school("set_spread", "within 5 percent of each other", "race engines that share one open load",
             highest=5.0, reserve=5.0),
+    _guide("intake", "iron", 0.001, 0.0027, "the default for iron guides"),
+    _guide("exhaust", "iron", 0.0015, 0.0032, "an exhaust stem runs hotter and needs more room"),
+    _guide("intake", "bronze", 0.0007, 0.0012, "the default for bronze and lined guides: tight"),
+    _guide("exhaust", "bronze", 0.0010, 0.0015, "an exhaust stem runs hotter and needs more room"),
+    _school("valve_margin", "0.030 in at least", "never to a sharp edge", lowest=0.030 * _IN, reserve=0.015 * _IN,
+            role="intake", source="from memory"),
+    _school("valve_margin", "0.040 in at least", "the exhaust edge runs hotter", lowest=0.040 * _IN,
+            reserve=0.015 * _IN, role="exhaust", source="from memory"),
+    _school("tip_level", "0.010 in over a head", "the default: half of it to each side of the middle one",
+            lowest=-0.005 * _IN, highest=0.005 * _IN, reserve=0.005 * _IN),
+    _school("tip_level", "0.005 in over a head", "let pass by all",
+            lowest=-0.0025 * _IN, highest=0.0025 * _IN, reserve=0.0025 * _IN),
+    _school("tip_height", "within 0.010 in", "0.030 in off is another valve; a shop's own figure goes first",
+            lowest=-0.010 * _IN, highest=0.010 * _IN, reserve=0.010 * _IN, source="from memory"),
+    _school("spring_seat_level", "within 0.05 mm", "the default: what a cutter leaves",
+            lowest=-0.05, highest=0.05, reserve=0.05),
+    _school("spring_seat_level", "within 0.1 mm", "what can still be shimmed", lowest=-0.1, highest=0.1, reserve=0.1),
+    _school("spring_seat_runout", "0.002 in at most", "the seat stands square to its guide",
+            highest=0.002 * _IN, reserve=0.001 * _IN),
+    _school("spring_on_floor", "not wider than its floor", "a spring on a ledge loses height",
+            lowest=0.0, reserve=0.5, source="common practice, no source; the reserve from memory"),
+    _school("spring_over_boss", "wider than its boss", "a spring that rides on its boss wears and stands high",
+            lowest=0.0, reserve=0.5, source="common practice, no source; the reserve from memory"),
+    _school("spring_on_retainer", "wider than the retainer's step", "a forced spring breaks at its end coil",
+            lowest=0.0, reserve=0.3, source="common practice, no source; the reserve from memory"),
+    _school("lock_angle", "as the retainer's", "another angle carries on part of the taper",
+            lowest=-1.0, highest=1.0, reserve=1.0, source="common practice, no source; the figure from memory"),
+    _school("lock_stem", "as the stem's", "a lock for another stem grips it at its edges",
+            lowest=-0.05, highest=0.05, reserve=0.05, source="common practice, no source; the figure from memory"),
+    _school("lock_out", "0.020 in at most", "the default", highest=0.020 * _IN, reserve=0.020 * _IN),
+    _school("lock_out", "nearly flush", "for those who trust the whole taper only",
+            highest=0.008 * _IN, reserve=0.008 * _IN, source="common practice, no source; the figure from memory"),
+    _school("lock_engaged", "three quarters of the lock", "a quarter standing out leaves the rest to carry everything",
+            lowest=75.0, reserve=25.0),
+    _school("retainer_rocker", "0.040 in at least", "the default", lowest=0.040 * _IN, reserve=0.040 * _IN,
+            source="from memory"),
+    _school("free_card", "within 0.030 in of its card", "where the maker states no tolerance",
+            lowest=-0.030 * _IN, highest=0.030 * _IN, reserve=0.030 * _IN,
+            source="common practice and from memory"),
+    _school("free_set", "less than 0.050 in short of its set", "a used spring short by that has collapsed",
+            lowest=-0.050 * _IN, reserve=0.050 * _IN),
+    _school("card_lift", "not past the card's most lift", "the maker's word", lowest=0.0, reserve=0.020 * _IN,
+            source="the spring's card"),
 )  # fmt: skip
 
 DEFAULT_TOLERANCES: tuple[Tolerance, ...] = (
@@ -104,14 +160,19 @@ DEFAULT_TOLERANCES: tuple[Tolerance, ...] = (
     Tolerance("lobe_lift", plus_minus=0.002 * _IN),
     Tolerance("lash", plus_minus=0.002 * _IN),
     Tolerance("shims", plus_minus=0.0005 * _IN, source="from memory"),
+    Tolerance("retainer_angle", plus_minus=0.0, source="from memory: a maker's 7 or 10 degrees counts as it is said"),
+    Tolerance("lock_angle", plus_minus=0.0, source="from memory: a maker's 7 or 10 degrees counts as it is said"),
+    Tolerance("lock_stem", plus_minus=0.01, source="from memory"),
+    Tolerance("stem_at_lock", plus_minus=0.0005 * _IN, source="from memory"),
+    Tolerance("tip_height_target", plus_minus=0.0, source="a target is what it is"),
 )
 
 
 def default_limits() -> tuple[Limit, ...]:
-    """Give the default profile: the first school of every check."""
-    first: dict[str, Limit] = {}
+    """Give the default profile: the first school of every check, for each role and guide material it is told apart by."""
+    first: dict[tuple[str, str, str], Limit] = {}
     for school in SCHOOLS:
-        first.setdefault(school.limit.check, school.limit)
+        first.setdefault((school.limit.check, school.limit.role, school.limit.material), school.limit)
     return tuple(first.values())
 
 
@@ -120,12 +181,17 @@ def schools_of(check: str) -> tuple[School, ...]:
     return tuple(school for school in SCHOOLS if school.limit.check == check)
 
 
-def limit_for(limits: tuple[Limit, ...], check: str, role: str, lifter: str) -> Limit | None:
-    """Find the limit that holds: a cam card's before a manual's, a shop's, a profile's; its own role first."""
+def limit_for(limits: tuple[Limit, ...], check: str, role: str, lifter: str, material: str = "") -> Limit | None:
+    """Find the limit that holds: a cam card's before a manual's, a shop's, a profile's; its own role first.
+
+    A limit for one guide material holds for guides of that material only.
+    """
     fitting = [
         limit
         for limit in limits
         if limit.check == check and limit.role in ("", role) and limit.lifter in ("", lifter)
+        and limit.material in ("", material)
         and (limit.lowest is not None or limit.highest is not None)
     ]  # fmt: skip
-    return min(fitting, key=lambda one: (ORIGINS.index(one.origin), one.role == "", one.lifter == ""), default=None)
+    return min(fitting, key=lambda one: (ORIGINS.index(one.origin), one.role == "", one.lifter == "", one.material == ""),
+               default=None)  # fmt: skip

@@ -7,10 +7,10 @@ from typing import Any
 
 from msgspec import to_builtins
 
-from honest_lift.facts.limits import schools_of
+from honest_lift.facts.limits import default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 2
+CURRENT = 3
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -24,7 +24,22 @@ def _to_second(raw: Raw) -> Raw:
     return raw
 
 
-CHAIN: Mapping[int, Callable[[Raw], Raw]] = {1: _to_second}  # from version: function
+def _to_third(raw: Raw) -> Raw:
+    """Version 3 adds checks of the bare head, the locks and the springs: each gets its default limits."""
+    engine = raw.get("engine")
+    limits = engine.get("limits") if isinstance(engine, dict) else None
+    if isinstance(limits, list):
+        known = {one.get("check") for one in limits if isinstance(one, dict)}
+        limits += [to_builtins(one) for one in default_limits() if one.check in _NEW_IN_THIRD - known]
+    return raw
+
+
+_NEW_IN_THIRD = frozenset({
+    "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
+    "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_angle", "lock_stem", "lock_out", "lock_engaged",
+    "retainer_rocker", "free_card", "free_set", "card_lift",
+})  # fmt: skip
+CHAIN: Mapping[int, Callable[[Raw], Raw]] = {1: _to_second, 2: _to_third}  # from version: function
 
 
 def migrate(raw: Raw, version: int, chain: Mapping[int, Callable[[Raw], Raw]] = CHAIN, current: int = CURRENT) -> Raw:

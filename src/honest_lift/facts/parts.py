@@ -6,7 +6,10 @@ from typing import Literal
 
 from msgspec import Struct
 
+from honest_lift.facts.place import Role
+
 Condition = Literal["new", "used"]
+Form = Literal["", "linear", "progressive", "tapered"]
 MemberName = Literal["outer", "inner", "damper"]
 
 
@@ -24,10 +27,16 @@ class Member(Struct, frozen=True, forbid_unknown_fields=True):
     mean_diameter_mm: float | None = None
     coils: float | None = None
     active_coils: float | None = None
+    free_length_mm: float | None = None
 
 
 class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
-    """What the maker says a type of spring gives. It says what it should give, never what it does."""
+    """What the maker says a type of spring gives. It says what it should give, never what it does.
+
+    `form`: how its rate goes, "" where the maker does not say. `ground`: its end coils are closed and ground.
+    `paint`: the mark that tells it from those that look alike. `tensile_a`, `tensile_m`: its wire's tensile strength
+    A / d^m in MPa with the wire in mm, where the maker states it; general commercial wire counts otherwise.
+    """
 
     id: str
     name: str
@@ -37,16 +46,28 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     open_height_mm: float | None = None
     open_load_n: float | None = None
     bind_height_mm: float | None = None
+    free_length_mm: float | None = None
+    most_lift_mm: float | None = None
+    form: Form = ""
+    ground: bool = True
+    shot_peened: bool = False
+    paint: str = ""
+    tensile_a: float | None = None
+    tensile_m: float | None = None
 
 
 class SpringSet(Struct, frozen=True, forbid_unknown_fields=True):
-    """Springs that came and ran together, and the heights they are put on the tester at."""
+    """Springs that came and ran together, and the heights they are put on the tester at.
+
+    `role`: the valves they are made for, "" for either.
+    """
 
     id: str
     name: str
     card: str
     condition: Condition
     test_heights_mm: tuple[float, ...] = ()
+    role: Role | Literal[""] = ""
 
 
 class Spring(Struct, frozen=True, forbid_unknown_fields=True):

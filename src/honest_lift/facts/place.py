@@ -13,7 +13,7 @@ _POSITION = re.compile(r"([0-9]{1,2})([ie])([1-9]?)")
 
 
 class Place(Struct, frozen=True, forbid_unknown_fields=True):
-    """A place by kind and name; `member` is "outer", "inner" or "damper" of a nested spring, "" for the whole."""
+    """A place by kind and name. `member`: of a nested spring outer, inner or damper; of a guide its depth; "" for the whole."""
 
     kind: PlaceKind
     name: str = ""
@@ -23,7 +23,7 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
     def title(self) -> str:
         """Give the place in words: `3 exhaust`, `spring 6 inner`, `intake`."""
         if self.kind == "position":
-            return position_title(self.name)
+            return f"{position_title(self.name)} {self.member}".rstrip()
         words = {
             "engine": "engine",
             "head": f"{self.name} head",
@@ -38,9 +38,9 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
 ENGINE = Place("engine")
 
 
-def at_position(name: str) -> Place:
-    """Give the place of a valve position by its id, `3e`."""
-    return Place("position", name)
+def at_position(name: str, member: str = "") -> Place:
+    """Give the place of a valve position by its id, `3e`, or of one depth of its guide."""
+    return Place("position", name, member)
 
 
 def at_role(role: str) -> Place:

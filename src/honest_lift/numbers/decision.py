@@ -32,6 +32,7 @@ _BARS = int(
     | Ground.NO_TOOL
     | Ground.UNSOUND
     | Ground.SET_ASIDE
+    | Ground.UNREAD
 )
 
 

@@ -43,6 +43,7 @@ class Ground(IntFlag):
     NO_TOOL = 256  # read with a tool nobody named
     UNSOUND = 512  # readings that contradict each other
     SET_ASIDE = 1024  # something nearer made no sense and was set aside; what stands in for it proves nothing
+    UNREAD = 2048  # what it is compared with was not all measured
 
 
 @dataclass(frozen=True, slots=True)

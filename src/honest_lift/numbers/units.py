@@ -17,7 +17,7 @@ from typing import NamedTuple
 LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
 MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
 PRESSURE, TIME, TURNS, TEMPERATURE = "pressure", "time", "turns", "temperature"
-SPEED, TORQUE = "speed", "torque"
+SPEED, TORQUE, OBSERVED = "speed", "torque", "observed"
 
 
 class Unit(NamedTuple):
@@ -86,6 +86,7 @@ UNITS: tuple[Unit, ...] = (
         ("lbf·ft", "lb-ft", "lb ft", "ft-lb", "ft lb", "ft·lbf", "ftlb", "lbft", "ft-lbs", "ft lbs"),
     ),
     Unit("", RATIO, Fraction(1), "metric", 3, (":1",)),
+    Unit("", OBSERVED, Fraction(1), "metric", 0, ()),  # a word chosen from a list is no figure
     Unit("%", PERCENT, Fraction(1), "metric", 1, ("%", "percent", "pct")),
 )
 
@@ -105,6 +106,7 @@ INSIDE = {
     TEMPERATURE: "°C",
     SPEED: "rpm",
     TORQUE: "N·m",
+    OBSERVED: "",
 }
 
 

@@ -6,8 +6,9 @@ from math import hypot
 
 from msgspec import Struct
 
-from honest_lift.facts.catalog import CATALOG, Way
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
+from honest_lift.facts.quantity import Way
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 
 

@@ -12,6 +12,7 @@ from msgspec import Struct
 
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
@@ -108,7 +109,7 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
                 yield from _lacking(book, one)
             elif one.ground & _AGAIN:
                 yield from _again(book, one)
-        if finding.limit is None:
+        if finding.limit is None and finding.check.dimension != OBSERVED:
             yield _unlimited(finding), None
     elif finding.verdict is Verdict.CLOSE:
         yield from _narrowing(book, finding)
@@ -126,9 +127,10 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         for member in [place.member] if place.member else several:
             yield _Need(LACKS, one.quantity, member), of_spring(place.name, member)
     elif "engine" in CATALOG[one.quantity].places:
-        yield _Need(LACKS, one.quantity, stated="state it, or measure it at one valve", page="Cam card"), None
+        words = "state it, or measure it at one valve"
+        yield _Need(LACKS, one.quantity, stated=words, page=CATALOG[one.quantity].page), None
     else:
-        yield _Need(LACKS, one.quantity), place
+        yield _Need(LACKS, one.quantity, place.member if place else ""), place
 
 
 def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place | None]]:
@@ -148,10 +150,10 @@ def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         return
     if one.quantity == "spring_load":
         yield from _points(book, one.asked, STALE)
-    elif means_of(book.engine, one.quantity, one.value):
+    elif "engine" not in CATALOG[one.quantity].places or means_of(book.engine, one.quantity, one.value):
         yield _Need(STALE, one.quantity, one.asked.member), one.asked
     else:
-        yield _Need(STALE, one.quantity, stated="state it with its tolerance", page="Cam card"), None
+        yield _Need(STALE, one.quantity, stated="state it with its tolerance", page=CATALOG[one.quantity].page), None
 
 
 def _unlimited(finding: Finding) -> _Need:

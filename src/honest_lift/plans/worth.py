@@ -88,11 +88,15 @@ def _settled(verdict: Verdict) -> int:
 
 
 def _tried(book: Book, finding: Finding, quantity: str, place: Place, value: float) -> Worth | None:
-    """Try the two finest ways once, and the better of them several times where once does not settle it."""
+    """Try the two finest ways that can be worked out once, and the better of them several times where once settles nothing."""
     best: Worth | None = None
-    for means in means_of(book.engine, quantity, value)[:2]:
+    tried = 0
+    for means in means_of(book.engine, quantity, value):
         one = _read_again(book, finding, quantity, place, value, means, 1)
         best = one if one and (best is None or one.expanded < best.expanded) else best
+        tried += one is not None
+        if tried == 2:
+            break
     if best is None or _settled(best.verdict) == 0:
         return best
     means = next(

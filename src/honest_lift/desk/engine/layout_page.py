@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import NamedTuple, get_args
 
-from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
 from honest_lift.desk.engine.page import Page, button
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
-from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, Lifter
+from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, GuideMaterial, HeadMaterial, Lifter
 from honest_lift.facts.layout import COMMON, read_layout
 from honest_lift.numbers.units import INSIDE, units_of
 
@@ -38,6 +38,13 @@ class LayoutPage(Page):
         self.order.setTabChangesFocus(True)
         self.lay_out = button(self.tr("Lay out"), self._lay_out)
         self.gear, self.lifter, self.units = QComboBox(), QComboBox(), QComboBox()
+        self.head, self.guides, self.base = (
+            QComboBox(),
+            QComboBox(),
+            QCheckBox(self.tr("a hardened shim or cup under every spring")),
+        )
+        self.head.addItems([one or "not stated" for one in get_args(HeadMaterial)])
+        self.guides.addItems([one or "not stated" for one in get_args(GuideMaterial)])
         self.gear.addItems(get_args(Gear))
         self.lifter.addItems([one or "not stated" for one in get_args(Lifter)])
         self.units.addItems(["inches and pounds", "millimetres and newtons"])
@@ -47,7 +54,8 @@ class LayoutPage(Page):
         form = QFormLayout()
         for words, widget in (
             ("engine", self.name), ("note", self.note), ("common layouts", self.common), ("heads, own order", self.order),
-            ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter), ("figures shown in", self.units),
+            ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter), ("heads of", self.head),
+            ("guides of", self.guides), ("spring bases", self.base), ("figures shown in", self.units),
             ("people", self.people), ("measuring now", self.hand),
         ):  # fmt: skip
             widget.setAccessibleName(words or self.tr("lay out"))
@@ -74,6 +82,9 @@ class LayoutPage(Page):
                 "lifter", "" if self.lifter.currentIndex() == self.lifter.count() - 1 else self.lifter.currentText()
             )
         )
+        for box, field in ((self.head, "head_material"), (self.guides, "guide_material")):
+            box.activated.connect(lambda index, b=box, f=field: self._detail(f, b.currentText() if index else ""))
+        self.base.clicked.connect(lambda on: self._detail("hardened_base", on))
         self.units.activated.connect(
             lambda: self._detail("units", dict(METRIC_UNITS if self.units.currentIndex() else INCH_UNITS))
         )
@@ -92,6 +103,9 @@ class LayoutPage(Page):
             self.order.setPlainText(engine.layout.as_text)
         self.gear.setCurrentText(engine.gear)
         self.lifter.setCurrentText(engine.lifter or "not stated")
+        self.head.setCurrentText(engine.head_material or "not stated")
+        self.guides.setCurrentText(engine.guide_material or "not stated")
+        self.base.setChecked(engine.hardened_base)
         self.units.setCurrentIndex(int(engine.unit("length") == "mm"))
         self.each.show_records([_Unit(name, engine.unit(name)) for name in INSIDE if len(units_of(name)) > 1])
         self.hand.clear()
@@ -121,7 +135,8 @@ class LayoutPage(Page):
 
     def _detail(self, field: str, value: object) -> None:
         if getattr(self.session.engine, field) != value:
-            words = value if isinstance(value, str) and value else field
+            told = "yes" if value is True else "no" if value is False else field
+            words = value if isinstance(value, str) and value else told
             self.session.do(Describe({field: value}, f"{field}: {words}"))
 
     def _people(self) -> None:

@@ -18,8 +18,13 @@ DIMENSIONS = {
     "installed_height": "length", "bind_margin": "length", "seat_load": "load", "open_load": "load",
     "retainer_seal": "length",
     "card_seat_load": "percent", "card_open_load": "percent", "card_bind": "length", "set_share": "percent",
-    "set_weakest": "percent", "set_spread": "percent",
+    "set_weakest": "percent", "set_spread": "percent", "set_shortest": "length", "free_card": "length", "free_set": "length",
+    "card_lift": "length", "guide_clearance": "length", "valve_margin": "length", "tip_level": "length", "tip_height": "length",
+    "spring_seat_level": "length", "spring_seat_runout": "length", "spring_on_floor": "length", "spring_over_boss": "length",
+    "spring_on_retainer": "length", "lock_angle": "angle", "lock_stem": "length", "lock_out": "length",
+    "lock_engaged": "percent", "retainer_rocker": "length",
 }  # fmt: skip
+_FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"
 _HINT = (
     "Every limit says its school and its source. Where builders disagree, choose a school; where none fits, put your own "
@@ -105,6 +110,13 @@ class LimitsPage(Page):
                 lambda: _LIFTERS,
                 width=110,
             ),
+            Column(
+                "guides",
+                lambda r: r.material or "any",
+                lambda r, t: replace(r, material="" if t == "any" else t),
+                lambda: ("any", "iron", "bronze"),
+                width=70,
+            ),
             Column("from", lambda r: r.origin, lambda r, t: replace(r, origin=t), lambda: ORIGINS, width=86),
             Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
         ]
@@ -113,9 +125,9 @@ class LimitsPage(Page):
         return self.session.unit(DIMENSIONS.get(check, "length"))
 
     def _figure(self, limit: Limit, value: float | None) -> str:
-        return (
-            "" if value is None else in_figures(value, DIMENSIONS.get(limit.check, "length"), self._unit(limit.check))
-        )
+        dimension, unit = DIMENSIONS.get(limit.check, "length"), self._unit(limit.check)
+        fine = 4 if limit.check in _FINE and unit == "in" else 3 if limit.check in _FINE and unit == "mm" else None
+        return "" if value is None else in_figures(value, dimension, unit, fine)
 
     def _parse(self, limit: Limit, text: str) -> float | None:
         dimension = DIMENSIONS.get(limit.check, "length")

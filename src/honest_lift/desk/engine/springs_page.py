@@ -108,12 +108,22 @@ class SpringsPage(Page):
         length, load = self.session.unit("length"), self.session.unit("load")
         heights, loads = CATALOG["installed_height"].physical, CATALOG["spring_load"].physical
         return [
-            text_column("card", "name"),
-            number_column("installed", "seat_height_mm", "length", length, heights, 100),
-            number_column("load", "seat_load_n", "load", load, loads, 90),
-            number_column("open", "open_height_mm", "length", length, heights, 90),
-            number_column("load", "open_load_n", "load", load, loads, 90),
-            number_column("binds", "bind_height_mm", "length", length, heights, 90),
+            text_column("card", "name", 150),
+            number_column("installed", "seat_height_mm", "length", length, heights, 76),
+            number_column("load", "seat_load_n", "load", load, loads, 56),
+            number_column("open", "open_height_mm", "length", length, heights, 64),
+            number_column("load", "open_load_n", "load", load, loads, 56),
+            number_column("binds", "bind_height_mm", "length", length, heights, 64),
+            number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
+            number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 72),
+            Column(
+                "form",
+                lambda c: c.form or "not said",
+                lambda c, t: replace(c, form="" if t == "not said" else t),
+                lambda: ("not said", "linear", "progressive", "tapered"),
+                width=92,
+            ),
+            text_column("paint", "paint"),
         ]
 
     def _member_columns(self) -> list[Column]:
@@ -123,21 +133,22 @@ class SpringsPage(Page):
             number_column("step", "step_mm", "length", length, (0.0, 30.0)),
             number_column("step ±", "step_tolerance_mm", "length", length, (0.0, 5.0)),
             number_column("wire", "wire_mm", "length", length, (0.5, 12.0)),
-            number_column("mean diameter", "mean_diameter_mm", "length", length, (5.0, 80.0), 126),
-            number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 92, 1),
+            number_column("mean across", "mean_diameter_mm", "length", length, (5.0, 80.0), 92),
+            number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 76, 1),
             number_column("active", "active_coils", "ratio", "", (0.5, 30.0), 62, 2),
+            number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
         ]
 
     def _set_columns(self) -> list[Column]:
         unit = self.session.unit("length")
         return [
-            text_column("set", "name", 158),
+            text_column("set", "name", 140),
             Column(
                 "card",
                 lambda s: self._card_name(s.card),
                 self._put_card,
                 lambda: [c.name for c in self.session.engine.cards],
-                width=170,
+                width=140,
             ),
             Column(
                 "condition",
@@ -145,6 +156,13 @@ class SpringsPage(Page):
                 lambda s, t: replace(s, condition=t),
                 lambda: ("new", "used"),
                 width=90,
+            ),
+            Column(
+                "for",
+                lambda s: s.role or "both",
+                lambda s, t: replace(s, role="" if t == "both" else t),
+                lambda: ("both", "intake", "exhaust"),
+                width=70,
             ),
             Column(f"heights on the tester, {unit}", self._heights, self._put_heights),
         ]

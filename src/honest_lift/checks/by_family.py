@@ -1,0 +1,52 @@
+"""Checks that look at every valve together, in families: each is worked out again only when what it rests on changes."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from functools import partial
+
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.guides import check_guides
+from honest_lift.checks.locks import check_locks
+from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
+from honest_lift.checks.spring_direction import check_direction
+from honest_lift.checks.spring_seats import check_spring_seats
+from honest_lift.checks.tips import check_tips
+from honest_lift.checks.valve_heads import check_valve_heads
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.fitments import Slot
+from honest_lift.facts.remember import by_value
+
+Family = Callable[[Book], list[Finding]]
+
+
+def _family(check: Family, *quantities: str) -> Family:
+    """Make a family that remembers: it sees only its own quantities, and the parts they depend on."""
+    slots: set[Slot] = {slot for name in quantities for way in CATALOG[name].ways for slot in way.depends}
+    remembered = by_value(check)
+    return partial(_narrowly, remembered, frozenset(quantities), frozenset(slots | {"spring"}))
+
+
+def _narrowly(check: Family, quantities: frozenset[str], slots: frozenset[str], book: Book) -> list[Finding]:
+    return check(narrowed(book, quantities, slots, parts=True))
+
+
+_FAMILIES = (
+    _family(check_guides, "stem_diameter", "guide_bore"),
+    _family(check_valve_heads, "valve_margin", "head_diameter"),
+    _family(check_tips, "stem_tip_height", "tip_height_target"),
+    _family(check_spring_seats, "spring_seat_height", "spring_seat_runout", "floor_diameter", "pilot_diameter",
+            "spring_outside", "spring_inside"),
+    _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
+            "retainer_rocker", "retainer_spigot", "spring_inside"),
+    _family(check_looked_at, *(check.name for check in BARE_HEAD)),
+    _family(check_direction, "spring_direction", "spring_load", "reference_load"),
+)  # fmt: skip
+
+
+def of_families(book: Book) -> list[Finding]:
+    """Give the findings of every family."""
+    if not book.engine.layout.positions:
+        return []
+    return [finding for family in _FAMILIES for finding in family(book)]

@@ -1,0 +1,73 @@
+"""Locks and retainer: one angle, one stem, the whole taper at work, and room to the rocker."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from honest_lift.checks.finding import Check, Finding
+from honest_lift.checks.on_valves import everywhere, on_valves, where_stated
+from honest_lift.estimates.estimate import derive, estimate_of
+from honest_lift.estimates.of_spring import inside_of_outer
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.doubt import Array
+
+LOCK_ANGLE = Check(
+    "lock_angle", "Lock angle", "heights", "angle", "Angle of the locks less that of the retainer's taper."
+)
+LOCK_STEM = Check(
+    "lock_stem", "Lock to stem", "heights", "length", "Stem the locks are made for, less the stem where they grip it.",
+)  # fmt: skip
+LOCK_OUT = Check(
+    "lock_out", "Lock standing out", "heights", "length", "How far the locks stand out of the retainer's top.",
+)  # fmt: skip
+LOCK_ENGAGED = Check(
+    "lock_engaged", "Lock engaged", "heights", "percent", "Share of the lock's length that is inside the retainer.",
+)  # fmt: skip
+RETAINER_ROCKER = Check(
+    "retainer_rocker", "Retainer to rocker", "heights", "length",
+    "Least distance between retainer and rocker over the whole travel.",
+)  # fmt: skip
+SPRING_ON_RETAINER = Check(
+    "spring_on_retainer", "Spring on retainer", "heights", "length",
+    "Inside of the spring less the step of the retainer that centres it.",
+)  # fmt: skip
+
+
+def check_locks(book: Book) -> list[Finding]:
+    """Hold locks against retainer and stem, and the retainer against the spring and the rocker."""
+    retainer, lock = everywhere(book, "retainer_angle"), everywhere(book, "lock_angle")
+    angles = {"lock": (lock.figure.value, "angle"), "retainer": (retainer.figure.value, "angle")}
+    made_for, stem = everywhere(book, "lock_stem"), everywhere(book, "stem_at_lock")
+    stems = {"made for": (made_for.figure.value, "length"), "stem": (stem.figure.value, "length")}
+    found = [
+        *on_valves(book, LOCK_ANGLE, derive(np.subtract, lock, retainer), angles),
+        *where_stated(on_valves(book, LOCK_STEM, derive(np.subtract, made_for, stem), stems), "lock_stem"),
+        *_standing_out(book),
+        *_on_retainer(book),
+    ]
+    if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
+        found += on_valves(book, RETAINER_ROCKER, everywhere(book, "retainer_rocker"), {})
+    return found
+
+
+def _standing_out(book: Book) -> list[Finding]:
+    out, long = everywhere(book, "lock_out"), everywhere(book, "lock_length")
+    terms = {"standing out": (out.figure.value, "length"), "lock length": (long.figure.value, "length")}
+    engaged = derive(_share_inside, out, long)
+    return [
+        *on_valves(book, LOCK_OUT, out, {}),
+        *where_stated(on_valves(book, LOCK_ENGAGED, engaged, terms), "lock_length"),
+    ]
+
+
+def _share_inside(out_mm: Array, long_mm: Array) -> Array:
+    return np.asarray(100.0 * (1.0 - np.maximum(out_mm, 0.0) / long_mm))
+
+
+def _on_retainer(book: Book) -> list[Finding]:
+    spigot = everywhere(book, "retainer_spigot")
+    bore = estimate_of([inside_of_outer(book, book.engine.spring_at(one.id)) for one in book.engine.layout.positions])
+    terms = {"spring inside": (bore.figure.value, "length"), "retainer step": (spigot.figure.value, "length")}
+    return where_stated(
+        on_valves(book, SPRING_ON_RETAINER, derive(np.subtract, bore, spigot), terms), "retainer_spigot"
+    )

@@ -1,0 +1,48 @@
+"""What is looked at and not measured, valve by valve: contact, leak, parts, how spring and retainer stand."""
+
+from __future__ import annotations
+
+from honest_lift.checks.finding import Check, Finding
+from honest_lift.checks.observed import OBSERVED, findings_observed
+from honest_lift.checks.on_valves import looked_at, names_of
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position
+from honest_lift.numbers.doubt import Ground
+
+SEAT_CONTACT = Check("seat_contact", "Contact ring", "head", OBSERVED, "What the blued seat shows.")
+LEAK_TEST = Check("leak_test", "Leak test", "head", OBSERVED, "Whether the closed valve holds a fluid.")
+PARTS_CONDITION = Check(
+    "parts_condition", "Valve, retainer, locks", "head", OBSERVED, "Whether the parts are fit to be used again.",
+)  # fmt: skip
+SPRING_STANDING = Check(
+    "spring_standing", "Spring on the floor", "head", OBSERVED, "Whether the spring stands on the floor of its pocket.",
+)  # fmt: skip
+RETAINER_LEVEL = Check(
+    "retainer_level", "Retainer level", "head", OBSERVED, "Whether the retainer stands level with its neighbours.",
+)  # fmt: skip
+HARDENED_BASE = Check(
+    "hardened_base", "Hardened base", "heights", OBSERVED,
+    "An aluminium head has a hardened shim or cup under every spring.",
+)  # fmt: skip
+BARE_HEAD = (SEAT_CONTACT, LEAK_TEST, PARTS_CONDITION, SPRING_STANDING, RETAINER_LEVEL)
+
+
+def check_looked_at(book: Book) -> list[Finding]:
+    """Give what was seen at every valve."""
+    seen = [one for check in BARE_HEAD for one in looked_at(book, check, check.name)]
+    return seen + check_hardened_base(book)
+
+
+def check_hardened_base(book: Book) -> list[Finding]:
+    """Tell whether a hardened base lies under every spring of an aluminium head. An iron one needs none."""
+    engine, names = book.engine, names_of(book)
+    if engine.head_material == "iron":
+        return []
+    places = [at_position(name) for name in names]
+    stated = engine.head_material == "aluminium"
+    lacking = Input("hardened_base", "engine", "missing", ground=Ground.MISSING,
+                    note="what the heads are made of is not stated: state it under Engine and parts, Engine")  # fmt: skip
+    given = Input("hardened_base", "engine", "observed", 0.0 if engine.hardened_base else 1.0,
+                  note="stated under Engine and parts, Engine")  # fmt: skip
+    return findings_observed(HARDENED_BASE, places, names, [given if stated else lacking] * len(names))

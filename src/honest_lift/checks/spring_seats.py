@@ -1,0 +1,70 @@
+"""Seats of the springs: one plane over the head, in line with the guide, wide enough for what stands on them."""
+
+from __future__ import annotations
+
+import numpy as np
+from numpy.typing import NDArray
+
+from honest_lift.checks.finding import Check, Finding
+from honest_lift.checks.on_valves import everywhere, on_valves, where_stated
+from honest_lift.checks.spread_out import among
+from honest_lift.estimates.estimate import Estimate, derive, estimate_of
+from honest_lift.estimates.of_spring import inside, outside
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.units import in_words
+
+SPRING_SEAT_LEVEL = Check(
+    "spring_seat_level", "Spring seat level", "head", "length",
+    "How far the seat of the spring stands above the middle one of all seats.",
+)  # fmt: skip
+SPRING_SEAT_RUNOUT = Check(
+    "spring_seat_runout", "Seat to guide", "head", "length",
+    "How far the seat of the spring is out of line with its guide, over a full turn.",
+)  # fmt: skip
+SPRING_ON_FLOOR = Check(
+    "spring_on_floor", "Spring on its floor", "head", "length", "Floor of the pocket less the spring's outside.",
+)  # fmt: skip
+SPRING_OVER_BOSS = Check(
+    "spring_over_boss", "Spring over its boss", "head", "length", "Inside of the spring less the boss it stands over.",
+)  # fmt: skip
+_HIGH_MM = 0.1  # over specification by that it is worth a word. Common practice, no source
+
+
+def check_spring_seats(book: Book) -> list[Finding]:
+    """Hold the seats against each other, each against its guide, and the spring against its pocket where that is known."""
+    height = everywhere(book, "spring_seat_height")
+    level = among(height, [_all_rows(book)], lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
+    terms = {"over specification": (height.figure.value, "length")}
+    runout = everywhere(book, "spring_seat_runout")
+    return [
+        *on_valves(book, SPRING_SEAT_LEVEL, level, terms, _high_words(book, height)),
+        *on_valves(book, SPRING_SEAT_RUNOUT, runout, {}),
+        *_on_floor(book),
+    ]
+
+
+def _all_rows(book: Book) -> NDArray[np.int64]:
+    return np.arange(len(book.engine.layout.positions))
+
+
+def _high_words(book: Book, height: Estimate) -> list[str]:
+    unit = book.engine.unit("length")
+    return [
+        f"it stands {in_words(one, 'length', unit)} above specification" if one > _HIGH_MM else ""
+        for one in height.figure.value.tolist()
+    ]
+
+
+def _on_floor(book: Book) -> list[Finding]:
+    floor, boss = everywhere(book, "floor_diameter"), everywhere(book, "pilot_diameter")
+    springs = [book.engine.spring_at(one.id) for one in book.engine.layout.positions]
+    wide = estimate_of([outside(book, one) for one in springs])
+    bore = estimate_of([inside(book, one) for one in springs])
+    room = derive(np.subtract, floor, wide)
+    over = derive(np.subtract, bore, boss)
+    on_floor = {"floor": (floor.figure.value, "length"), "spring outside": (wide.figure.value, "length")}
+    over_boss = {"spring inside": (bore.figure.value, "length"), "boss": (boss.figure.value, "length")}
+    return [
+        *where_stated(on_valves(book, SPRING_ON_FLOOR, room, on_floor), "floor_diameter"),
+        *where_stated(on_valves(book, SPRING_OVER_BOSS, over, over_boss), "pilot_diameter"),
+    ]

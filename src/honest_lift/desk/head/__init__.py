@@ -1,0 +1,1 @@
+"""The bare-head sheet: guides, valves and seats, spring seats, locks."""

@@ -1,0 +1,139 @@
+"""The bare-head sheet: four pages of readings at every valve, each with its drawing, and the cut plan of the spring seats."""
+
+from __future__ import annotations
+
+from math import nan
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QTabBar, QVBoxLayout, QWidget
+
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.head.cut_bar import CutBar
+from honest_lift.desk.head.drawn import draw
+from honest_lift.desk.head.grid import HeadGrid
+from honest_lift.desk.head.pages import PAGES, page_of
+from honest_lift.desk.scene_view import SceneView
+from honest_lift.desk.session import Session
+from honest_lift.desk.sheet_head import sheet_head
+from honest_lift.desk.tasks import Task
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.place import position_title
+
+
+class HeadSheet(QWidget):
+    """Pages above, drawing, grid. Choosing a cell chooses what the reading bar takes."""
+
+    typed = pyqtSignal(str)
+    pasted = pyqtSignal()
+    asked = pyqtSignal(object)  # the task of the chosen column
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.setObjectName("sheet")
+        self.subtitle, self.caution = QLabel(), QLabel()
+        self.caution.setObjectName("caution")
+        self.caution.setWordWrap(True)
+        self.pages = QTabBar()
+        self.pages.setExpanding(False)
+        self.pages.setDrawBase(False)
+        self.pages.setUsesScrollButtons(False)
+        self.pages.setAccessibleName(self.tr("Pages of the bare head"))
+        for page in PAGES:
+            self.pages.addTab(self.tr(page.name))
+        self.drawing = SceneView()
+        self.drawing.setAccessibleName(self.tr("What is read on this page, drawn"))
+        self.cut = CutBar(session)
+        self.model = HeadGrid(session)
+        self.grid = GridView()
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Readings of the bare head at every valve"))
+        self._lay_out()
+        self.zoom = 1.0
+        self.pages.currentChanged.connect(self._turn_page)
+        self.grid.typed.connect(self.typed)
+        self.grid.pasted.connect(self.pasted)
+        self.grid.chosen.connect(self._chosen)
+        self.model.reshaped.connect(self._size_columns)
+        for signal in (session.changed, session.examined, session.moved):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def _lay_out(self) -> None:
+        row = QHBoxLayout()
+        row.addWidget(self.pages)
+        row.addSpacing(12)
+        row.addWidget(self.caution, 1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(14, 8, 14, 6)
+        column.setSpacing(6)
+        column.addLayout(sheet_head(self.tr("Bare head"), self.subtitle))
+        column.addLayout(row)
+        column.addWidget(self.drawing)
+        column.addWidget(self.cut)
+        column.addWidget(self.grid, 1)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.drawing.dress(theme, zoom)
+        self.drawing.setFixedHeight(round(158 * zoom))
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 48), (self.model.columnCount() - 1, 34)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    @property
+    def page(self):
+        """Give the open page."""
+        return PAGES[self.pages.currentIndex()]
+
+    def refresh(self) -> None:
+        """Follow the session, while it is looked at."""
+        if self.session.step != "head":
+            return
+        self.model.page = self.page
+        self.model.refresh()
+        position = self.session.position
+        self.grid.show_row(self.model.row_of(position))
+        self.subtitle.setText(position_title(position) if position else self.tr("no valve laid out yet"))
+        self.caution.setText(
+            next((CATALOG[t.quantity].caution for t, _ in self.page.read if CATALOG[t.quantity].caution), "")
+        )
+        self.cut.setVisible(self.page.draws == "seats")
+        if self.page.draws == "seats":
+            self.cut.refresh()
+        stands = {seat.position: seat.stands_mm for seat in self.cut.plan.seats} if self.page.draws == "seats" else {}
+        self.drawing.show_scenes([(1, draw(self.session, self.page.draws, stands or {position: nan}))])
+
+    def _turn_page(self, _: int) -> None:
+        self.refresh()
+        self._size_columns()
+        self.asked.emit(self.page.read[0][0])
+
+    def follow_task(self, task: Task | None) -> None:
+        """Turn to the page of what is read, and show its column."""
+        page = page_of(task)
+        if page is None:
+            return
+        if page is not self.page:
+            self.pages.blockSignals(True)
+            self.pages.setCurrentIndex(PAGES.index(page))
+            self.pages.blockSignals(False)
+            self.refresh()
+            self._size_columns()
+        column = self.model.column_of(task)
+        if column != self.grid.currentIndex().column():
+            self.grid.blockSignals(True)
+            self.grid.setCurrentIndex(self.model.index(max(self.grid.currentIndex().row(), 0), column))
+            self.grid.blockSignals(False)
+
+    def _chosen(self, row: int, column: int) -> None:
+        self.session.go(self.model.name(row))
+        if task := self.model.task_of(column):
+            self.asked.emit(task)

@@ -1,0 +1,37 @@
+"""What stands for a quantity at one valve, where it may have been stated or measured for all of them.
+
+What was stated, or measured for all, speaks of the parts that were there; where another part was fitted at a valve
+since, only a reading of its own speaks of it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from honest_lift.estimates.estimate import Estimate, Input, estimate_of
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position
+from honest_lift.numbers.doubt import Ground
+
+_READ = ("measured", "observed")
+
+
+def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Input:
+    """Give what stands for a quantity at a valve, or at one depth of its guide."""
+    place = at_position(position, member)
+    found = resolve(book, quantity, place)
+    row = CATALOG[quantity]
+    slots = {slot for way in row.ways for slot in way.depends}
+    changed = [slot for slot in sorted(slots) if book.engine.fitted(slot, position)]
+    if not changed or found.ground & Ground.MISSING or (found.kind in _READ and found.where == place.title):
+        return found
+    note = f"another {changed[0]} was fitted here: measure it at this valve"
+    return replace(found, ground=found.ground | Ground.STALE, note=note)
+
+
+def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:
+    """Give the estimate (n,) of a quantity at some valves."""
+    return estimate_of([at_valve(book, quantity, name, member) for name in positions])

@@ -1,0 +1,1 @@
+"""The rows of the quantity catalog, a file for each step of the job."""

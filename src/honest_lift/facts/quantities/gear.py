@@ -1,0 +1,31 @@
+"""Quantities of cam and rocker: lifts, ratio, lash."""
+
+from __future__ import annotations
+
+from honest_lift.facts.quantity import Quantity, Way
+
+ROWS: tuple[Quantity, ...] = (
+    Quantity(
+        "valve_lift", "lift at the valve", "L", "length", ("position",), (1.0, 40.0), (4.0, 25.0),
+        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",), ("cam", "rocker"),
+             howto="Through a full turn at running lash, solid lifter, along the stem."),),
+        "Largest opening of the valve along its stem, lash taken up.",
+        "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
+    ),
+    Quantity(
+        "lobe_lift", "lobe lift", "Lc", "length", ("position", "role", "engine"), (1.0, 25.0), (3.0, 16.0),
+        (Way("indicator", "indicator on the lifter", ("indicator",), ("cam",),
+             howto="From the base circle to the nose, along the lifter's axis."),),
+        "Largest lift at the lifter.",
+    ),
+    Quantity(
+        "rocker_ratio", "rocker ratio", "R", "ratio", ("position", "role", "engine"), (0.8, 2.6), (1.2, 2.0),
+        meaning="Lift at the valve over lift at the lifter; 1 for a bucket.",
+    ),
+    Quantity(
+        "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
+        (Way("feeler", "feeler gauges at the valve", ("feeler",),
+             howto="On the base circle, cold or hot as the card says."),),
+        "Gap at the valve on the base circle. A hydraulic lifter has none.",
+    ),
+)  # fmt: skip

@@ -1,0 +1,78 @@
+"""Quantities of the spring's pocket: installed height and what is under and over the spring."""
+
+from __future__ import annotations
+
+from honest_lift.facts.fitments import Slot
+from honest_lift.facts.quantity import Quantity, Way
+
+_SEATED: tuple[Slot, ...] = ("valve", "seat", "pocket", "retainer", "locks")
+_STACKED: tuple[Slot, ...] = (*_SEATED, "locator", "shims")
+
+ROWS: tuple[Quantity, ...] = (
+    Quantity(
+        "installed_height", "installed height", "h1", "length", ("position",), (5.0, 150.0), (20.0, 80.0),
+        (
+            Way("height_micrometer", "height micrometer, shims in place", ("height_micrometer",), _STACKED,
+                howto="Locator and shims under the gauge, locks pulled tight: the reading is the height.",
+                short="micrometer, in place"),
+            Way("height_micrometer_bare", "height micrometer on the bare pad", ("height_micrometer",), _SEATED,
+                ((-1, "locator_thickness"), (-1, "shims")),
+                "Gauge on the bare pad, locks pulled tight: locator and shims come off the reading.",
+                "micrometer, bare pad", noted=("shims",)),
+            Way("height_micrometer_bare_locator", "height micrometer on the fitted locator, shims to come",
+                ("height_micrometer",), (*_SEATED, "locator"), ((-1, "shims"),),
+                "Gauge on the fitted locator, locks pulled tight: only shims that come later come off.",
+                "micrometer, no shims", noted=("shims",)),
+            Way("height_micrometer_on_spacer", "height micrometer on a part left out later", ("height_micrometer",),
+                (*_SEATED, "locator"), ((1, "left_out"), (-1, "shims")),
+                "What stands under the gauge and is left out later is added; shims to come come off.",
+                "micrometer, on spacer", noted=("shims",)),
+            Way("caliper", "caliper over the retainer, shims in place", ("caliper",), _STACKED,
+                ((-1, "retainer_thickness"),),
+                "Pad to the retainer's top edge: its thickness at the spring step comes off. Beware dished ones.",
+                "caliper over retainer"),
+            Way("tip_height", "tip height, from the bare pad", ("height_micrometer", "caliper", "indicator"), _SEATED,
+                ((-1, "tip_to_step"), (-1, "locator_thickness"), (-1, "shims")),
+                "Bare pad to the valve's tip, less tip to spring step with retainer and locks held together.",
+                "tip height", noted=("shims",)),
+            Way("rule", "machinist's rule, shims in place", ("rule",), _STACKED,
+                howto="Coarse: a rule in 1/32 in can seldom prove a height.", short="rule"),
+        ),
+        "Distance between the surface the outer spring stands on and the one on the retainer it pushes.",
+    ),
+    Quantity(
+        "shims", "shims", "tsh", "length", ("position",), (0.0, 20.0), (0.0, 6.0),
+        meaning="Height of the shim stack under the outer spring; 0 where there is none.",
+    ),
+    Quantity(
+        "target_height", "target installed height", "h1*", "length", ("position", "role", "engine"), (5.0, 150.0),
+        (20.0, 80.0), meaning="The installed height the build is set up to: the spring card's, or one's own.",
+    ),
+    Quantity(
+        "locator_thickness", "locator thickness", "tl", "length", ("position", "role", "engine"), (0.0, 15.0),
+        (0.0, 6.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer"), ("locator",)),),
+        "Thickness under the spring of the locator or cup that comes on the bare pad; 0 where there is none.",
+    ),
+    Quantity(
+        "left_out", "part left out later", "tx", "length", ("position", "role", "engine"), (0.0, 30.0), (0.0, 10.0),
+        (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer")),),
+        "Thickness of a part that stood under the height micrometer and is not fitted in the end.",
+    ),
+    Quantity(
+        "retainer_thickness", "retainer thickness at the step", "tr", "length", ("position", "role", "engine"),
+        (0.5, 25.0), (1.5, 12.0), (Way("caliper", "caliper on the part", ("caliper", "outside_micrometer"), ("retainer",)),),
+        "From the retainer's top edge to its step for the outer spring.",
+    ),
+    Quantity(
+        "tip_to_step", "tip to spring step", "ts", "length", ("position", "role", "engine"), (0.2, 40.0), (1.0, 20.0),
+        (Way("caliper", "caliper, parts held together", ("caliper",), ("valve", "retainer", "locks")),),
+        "From the valve's tip to the retainer's outer spring step, locks pulled tight, off the head.",
+    ),
+    Quantity(
+        "seal_gap", "retainer to seal, closed", "gs", "length", ("position",), (0.0, 60.0), (5.0, 30.0),
+        (Way("caliper", "caliper, valve closed, locks pulled tight", ("caliper", "depth_gauge"),
+             ("valve", "seat", "retainer", "locks", "seal"),
+             howto="From the retainer's underside to the seal, or to the guide where it stands higher."),),
+        "Distance from the retainer's underside to the seal, or the guide, with the valve closed.",
+    ),
+)  # fmt: skip

@@ -316,7 +316,7 @@ def test_the_spring_bench_takes_loads_column_by_column(qtbot, open_window):
     assert [one.at for one in window.session.book.journal] == [{"test_height": 45.0}] * 4
     window.bar.choose(next(one for one in window.bar._tasks if one.quantity == "bind_height"))
     type_in(qtbot, window, "1.280")
-    assert sheet.model.cells[0][-4].text == "1.280"
+    assert sheet.model.cells[0][-5].text == "1.280"
 
 
 def test_a_spring_on_the_bench_has_a_ladder_of_its_own(open_window):

@@ -22,7 +22,8 @@ PINT_NAMES = {
     "daN": "decanewton", "kN": "kilonewton", "kgf": "kilogram_force", "lbf": "pound_force", "N/mm": "newton/millimeter",
     "kgf/mm": "kilogram_force/millimeter", "lbf/in": "pound_force/inch", "cc": "centimeter**3", "in^3": "inch**3",
     "kg": "kilogram", "g": "gram", "oz": "ounce", "lb": "pound", "deg": "degree", "%": "percent",
-    "turn": "turn", "flat": "turn/6", "bar": "bar", "kPa": "kilopascal", "psi": "psi", "s": "second", "min": "minute",
+    "turn": "turn", "flat": "turn/6", "bar": "bar", "kPa": "kilopascal", "psi": "psi", "MPa": "megapascal",
+    "ksi": "kpsi", "s": "second", "min": "minute",
     "h": "hour", "rpm": "rpm", "N·m": "newton*meter", "lbf·ft": "foot_pound", "°C": "delta_degC", "°F": "delta_degF",
 }  # fmt: skip
 

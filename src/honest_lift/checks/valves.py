@@ -12,7 +12,7 @@ from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import Curves, curve_keys
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book, Engine, narrowed
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import by_value
@@ -65,6 +65,7 @@ class AtValve:
     seal_gap: Input
     most_lift: float | None  # of the spring's card
     coil_light: str  # what was seen between the coils
+    more_mm: float  # of shims under the outer than under what is inside it
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,14 +81,15 @@ class Gathered:
         """Give some of the valves with their estimates; both loads of each in one evaluation."""
         at, count = [self.at[i] for i in which], len(which)
         rows = [self.rows[i] for i in which]
+        curves = self.curves.take(rows).on_own_shims([one.more_mm for one in at])
         installed = height_from([one.height for one in at])
         lift = self.lift.take(which)
         opened = derive(open_height, installed, lift)
         both = Estimate(join(installed.figure, opened.figure), installed.inputs + opened.inputs)
-        loads = self.curves.take(rows * 2).load(both)
+        loads = curves.take([*range(count), *range(count)]).load(both)
         return Valves(
             tuple(one.name for one in at), tuple(one.role for one in at), tuple(one.spring for one in at),
-            installed, lift, self.curves.take(rows), opened,
+            installed, lift, curves, opened,
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
             tuple(one.most_lift for one in at), tuple(one.coil_light for one in at),
@@ -117,6 +119,7 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             gaps[one.id],
             _most_lift(book, spring),
             lights[one.id],
+            more_under_outer(book.engine, one.id),
         )
         for one, spring, height, moved, row, remark in zip(
             positions, springs, height_inputs(book, names), lift.inputs, rows, odd_stacks(book, names), strict=True
@@ -133,6 +136,14 @@ def _gaps(book: Book) -> dict[str, Input]:
     """Give the gap from retainer to seal at every position; remembered while none of them changes."""
     names = [one.id for one in book.engine.layout.positions]
     return {name: resolve(book, "seal_gap", at_position(name)) for name in names}
+
+
+def more_under_outer(engine: Engine, position: str) -> float:
+    """Give how much more of shims lies under the outer than under what is inside it; 0 where both stand on one stack."""
+    outer, inner = engine.fitted("shims", position), engine.fitted("inner shims", position)
+    if outer is None or inner is None or outer.height_mm is None or inner.height_mm is None:
+        return 0.0
+    return round(outer.height_mm - inner.height_mm, 6)
 
 
 def _most_lift(book: Book, spring: str) -> float | None:

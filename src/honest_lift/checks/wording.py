@@ -90,6 +90,8 @@ def margin_words(finding: Finding, engine: Engine) -> str:
 def limit_words(finding: Finding, engine: Engine) -> str:
     """Give the limit in words: `at least 0.060 in`, `195 to 230 lbf`, `no limit stated`."""
     low, high = finding.lowest, finding.highest
+    if finding.check.dimension == OBSERVED:
+        return "looked at, not measured"
     places = limit_places(finding, engine)
     if low == low and high == high:
         return f"{_say(finding, engine, low, bare=True, places=places)} to {_say(finding, engine, high, places=places)}"

@@ -165,6 +165,29 @@ def _spread(page: _Page) -> list[str]:
     return [page.line("spread", "(largest - smallest) / median", figures, page.finding.figure, "percent")]
 
 
+def _less(name: str, first: str, second: str, dimension: str = "length") -> Callable[[_Page], list[str]]:
+    """Give the line of a difference of two terms."""
+
+    def write(page: _Page) -> list[str]:
+        figures = f"{page.bare(page.term(first), dimension)} - {page.bare(page.term(second), dimension)}"
+        return [page.line(name, f"{first} - {second}", figures, page.finding.figure, dimension)]
+
+    return write
+
+
+def _engaged(page: _Page) -> list[str]:
+    out, long = page.term("standing out"), page.term("lock length")
+    figures = f"1 - {page.bare(out)} / {page.bare(long)}"
+    return [page.line("lock engaged", "1 - standing out / lock length", figures, page.finding.figure, "percent")]
+
+
+def _seen(page: _Page) -> list[str]:
+    one = page.finding.inputs[0]
+    return [f"{one.title} of {one.at}: {page.finding.word}"] if page.finding.word and one.asked else []
+
+
+_SEEN = ("seat_contact", "leak_test", "parts_condition", "spring_standing", "retainer_level", "spring_condition",
+         "spring_direction", "spring_type")  # fmt: skip
 _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "installed_height": (_installed,),
     "bind_margin": (_installed, _lift, _open, _bind_margin),
@@ -177,4 +200,16 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "set_share": (_share,),
     "set_weakest": (_share,),
     "set_spread": (_spread,),
+    "guide_clearance": (_less("guide clearance", "bore", "stem"),),
+    "tip_level": (_less("tip to neighbours", "tip height", "middle tip of its head"),),
+    "tip_height": (_less("off its height", "tip height", "specified"),),
+    "spring_on_floor": (_less("room on the floor", "floor", "spring outside"),),
+    "spring_over_boss": (_less("room over the boss", "spring inside", "boss"),),
+    "spring_on_retainer": (_less("room on the retainer", "spring inside", "retainer step"),),
+    "lock_angle": (_less("lock angle", "lock", "retainer", "angle"),),
+    "lock_stem": (_less("lock to stem", "made for", "stem"),),
+    "lock_engaged": (_engaged,),
+    "card_lift": (_lift, _less("card's most lift", "card's most lift", "valve lift")),
+    "free_card": (_less("off its card", "free length", "its card"),),
+    **dict.fromkeys(_SEEN, (_seen,)),
 }

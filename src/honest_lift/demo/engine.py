@@ -102,9 +102,9 @@ def _card() -> SpringCard:
         "tidewater",
         "Tidewater nest (invented)",
         (
-            Member("outer", wire_mm=5.4, mean_diameter_mm=34.3, coils=5.4, active_coils=3.4),
+            Member("outer", wire_mm=5.4, mean_diameter_mm=34.3, coils=5.4, active_coils=3.4, free_length_mm=_inches("2.200")),
             Member("inner", _inches(".110"), _inches(".002"), wire_mm=4.0, mean_diameter_mm=24.4, coils=6.55,
-                   active_coils=4.55),
+                   active_coils=4.55, free_length_mm=_inches("2.080")),
         ),
         _inches("1.800"), _pounds("215"), _inches("1.250"), _pounds("520"), _inches("1.170"), _inches("2.200"),
         _inches(".570"), paint="two green stripes, upward",

@@ -10,7 +10,7 @@ from honest_lift.desk.taking import Taken, reading_for
 from honest_lift.desk.typed_value import doubtful, read_typed
 from honest_lift.facts.columns import PastedCell, read_column
 from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, fitment
-from honest_lift.facts.fitments import Fitment
+from honest_lift.facts.fitments import STACKS, Fitment
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import Place
 from honest_lift.numbers.entry import EntryError
@@ -63,8 +63,13 @@ def _taken(session: Session, taken: Taken, cell: PastedCell) -> Reading | Fitmen
         raise EntryError("It says of itself that it is no measurement: type it by hand to enter it as assumed.")
     if question := doubtful(session, taken.task, typed):
         raise EntryError(question.replace("Enter again takes it.", "Type it by hand to take it all the same."))
-    if taken.task.quantity == "shims":
-        return fitment(session.engine, "shims", cell.place.name, thicknesses_mm=(typed.value,) if typed.value else ())
+    if taken.task.quantity in STACKS:
+        return fitment(
+            session.engine,
+            STACKS[taken.task.quantity],
+            cell.place.name,
+            thicknesses_mm=(typed.value,) if typed.value else (),
+        )
     return reading_for(session, replace(taken, place=cell.place), typed, cell.text)
 
 

@@ -9,6 +9,7 @@ from honest_lift.desk.tasks import Task
 from honest_lift.desk.typed_value import Typed
 from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, reading_of, readings_at
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
@@ -30,10 +31,10 @@ def edit_for(session: Session, taken: Taken, typed: Typed, text: str) -> Edit:
     task, place = taken.task, taken.place
     if typed.is_assumed:
         return _assumption(session, taken, typed, text)
-    if task.quantity == "shims":
+    if task.quantity in STACKS:
         thicknesses = (typed.value,) if typed.value else ()
-        one = fitment(session.engine, "shims", place.name, thicknesses_mm=thicknesses)
-        return Fit((one,), f"shims at {place.title}: {text}")
+        one = fitment(session.engine, STACKS[task.quantity], place.name, thicknesses_mm=thicknesses)
+        return Fit((one,), f"{task.title} at {place.title}: {text}")
     return Confirm((reading_for(session, taken, typed, text),))
 
 
@@ -69,7 +70,7 @@ def _carrying_gauge(session: Session, way: Way | None) -> str:
 def _assumption(session: Session, taken: Taken, typed: Typed, text: str) -> State:
     """State an assumption where nobody has measured; a reading there would count instead of it."""
     task, place, row = taken.task, taken.place, taken.task.row
-    if row.at or place.kind not in row.places or task.quantity == "shims":
+    if row.at or place.kind not in row.places or task.quantity in STACKS:
         raise EditError(f"{task.title[:1].upper()}{task.title[1:]} can't be assumed: it is measured.")
     if any(not one.fate for one in readings_at(session.book, task.quantity, place, task.at)):
         raise EditError(

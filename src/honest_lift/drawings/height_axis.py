@@ -20,8 +20,16 @@ class Dot(Struct, frozen=True):
     current: bool
 
 
-def height_axis_scene(dots: Sequence[Dot], low: float, high: float, places: int, unit: str) -> Scene:
-    """Draw the axis with its dots; `low` and `high` bound the target band, NaN where there is none."""
+def height_axis_scene(
+    dots: Sequence[Dot],
+    low: float,
+    high: float,
+    places: int,
+    unit: str,
+    title: str = "",
+    band: str = "target {low} to {high}",
+) -> Scene:
+    """Draw the axis with its dots; `low` and `high` bound the band, NaN where there is none. `band` names it."""
     known = [dot for dot in dots if isfinite(dot.height)]
     ends = [dot.height for dot in known] + [end for end in (low, high) if isfinite(end)]
     if not ends:
@@ -37,12 +45,19 @@ def height_axis_scene(dots: Sequence[Dot], low: float, high: float, places: int,
     if isfinite(low) and isfinite(high):
         strokes.append(Box(x(low), 9, x(high) - x(low), 33, "band", filled=True))
         strokes.append(
-            Words((x(low) + x(high)) / 2, 45.5, f"target {low:.{places}f} to {high:.{places}f}", size="small")
+            Words(
+                (x(low) + x(high)) / 2,
+                45.5,
+                band.format(low=f"{low:.{places}f}", high=f"{high:.{places}f}"),
+                size="small",
+            )
         )
         strokes += [Line(x(end), 9, x(end), 42, "faint") for end in (low, high)]
     strokes += [Words(x(end), 5, f"{end:.{places}f}", size="small", ink="faint") for end in _ticks(first, last, places)]
     strokes += _stacked(known, x)
-    strokes.append(Words(_WIDE / 2, -0.5, f"installed heights of all valves, {unit}", size="small", ink="faint"))
+    strokes.append(
+        Words(_WIDE / 2, -0.5, title or f"installed heights of all valves, {unit}", size="small", ink="faint")
+    )
     return Scene(tuple(strokes), 0, -3, _WIDE, 48, stretched=True)
 
 

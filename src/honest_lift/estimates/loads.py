@@ -33,7 +33,10 @@ ASSEMBLED = Member("outer")  # the whole nest pressed at once counts as one memb
 
 @dataclass(frozen=True, slots=True)
 class Curves:
-    """Load curves of springs (n,): points (n, m, p) over members, steps (n, m), bind heights (n,)."""
+    """Load curves of springs (n,): points (n, m, p) over members, steps (n, m), bind heights (n,).
+
+    `bound` (n, m): where each member binds, in the outer's height; `bind_present` (n, m): the members it was read of.
+    """
 
     heights: Figure
     loads: Figure
@@ -41,6 +44,8 @@ class Curves:
     present: NDArray[np.bool_]
     bind: Estimate
     inputs: tuple[tuple[Input, ...], ...]
+    bound: Figure
+    bind_present: NDArray[np.bool_]
 
     def load(self, height: Estimate) -> Estimate:
         """Give each spring's load (n,) in N at a height (n,) in mm; NaN below its bind height."""
@@ -67,8 +72,38 @@ class Curves:
         return Curves(
             self.heights.take(rows), self.loads.take(rows), self.steps.take(rows), self.present[rows],
             Estimate(self.bind.figure.take(rows), tuple(self.bind.inputs[i] for i in cases)),
-            tuple(self.inputs[i] for i in cases),
+            tuple(self.inputs[i] for i in cases), self.bound.take(rows), self.bind_present[rows],
         )  # fmt: skip
+
+    def on_own_shims(self, more_mm: Sequence[float]) -> Curves:
+        """Give the curves of springs (n,) whose outer stands on so much more of shims than what is inside it.
+
+        The inner members then stand taller by it. A nest that was only pressed as one says nothing of that, and is
+        missing there.
+        """
+        more = np.array(more_mm, dtype=np.float64)
+        if not more.any():
+            return self
+        inner = np.arange(self.steps.value.shape[1]) > 0
+        steps = combine(lambda own: own - more[:, None] * inner, self.steps)
+        within = np.arange(self.bound.value.shape[1]) > 0
+        bound = combine(lambda own: own - more[:, None] * within, self.bound)
+        bind = combine(lambda own: nest_bind(own, np.zeros_like(own), self.bind_present), bound)
+        whole_load, whole_bind = ((more != 0.0) & (one.sum(axis=1) == 1) for one in (self.present, self.bind_present))
+        told = [
+            (_APART,) if one else () for one in whole_load | whole_bind
+        ]  # fmt: skip
+        inputs = tuple((*own, *extra) for own, extra in zip(self.inputs, told, strict=True))
+        return Curves(
+            self.heights, self.loads.on_ground(whole_load, Ground.MISSING), steps, self.present,
+            Estimate(bind.on_ground(whole_bind, Ground.MISSING), inputs), inputs, bound, self.bind_present,
+        )  # fmt: skip
+
+
+_APART = Input(
+    "spring_load", "", "missing", ground=Ground.MISSING,
+    note="outer and inner stand on shims of their own here: press the members apart, and each to its bind",
+)  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,9 +129,10 @@ def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
                 loads.put((s, m, p), point.load.value, point.load.shared, scatter)
     ground = np.array([_ground(table) for table in tables], dtype=np.int64)
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
+    bind, bound, bind_present = _binds(book, springs)
     return Curves(
-        heights.figure(np.zeros_like(ground)), loads.figure(ground), _steps(nests, width), present,
-        _binds(book, springs), tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)),
+        heights.figure(np.zeros_like(ground)), loads.figure(ground), _steps(nests, width), present, bind,
+        tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)), bound, bind_present,
     )  # fmt: skip
 
 
@@ -187,8 +223,8 @@ def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:
     return grid.figure(ground, empty=0.0)
 
 
-def _binds(book: Book, springs: Sequence[str]) -> Estimate:
-    """Give the height at which each spring binds: read on the whole nest, else the largest of bind + step."""
+def _binds(book: Book, springs: Sequence[str]) -> tuple[Estimate, Figure, NDArray[np.bool_]]:
+    """Give the height at which each spring binds: read on the whole nest, else the largest of bind + step; and those."""
     nests: list[tuple[tuple[Member, Input], ...]] = []
     for name in springs:
         whole, card = resolve(book, "bind_height", of_spring(name)), book.engine.card_of(name)
@@ -200,8 +236,9 @@ def _binds(book: Book, springs: Sequence[str]) -> Estimate:
     columns = [figure_of([nest[m][1] if m < len(nest) else absent for nest in nests]) for m in range(width)]
     steps = _steps([tuple((member, "") for member, _ in nest) for nest in nests], width)
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
-    figure = combine(lambda step, *binds: nest_bind(np.stack(binds, axis=-1), step, present), steps, *columns)
-    return Estimate(figure, tuple(tuple(one for _, one in nest) for nest in nests))
+    bound = combine(lambda step, *binds: np.stack(binds, axis=-1) + step, steps, *columns)
+    figure = combine(lambda own: nest_bind(own, np.zeros_like(own), present), bound)
+    return Estimate(figure, tuple(tuple(one for _, one in nest) for nest in nests)), bound, present
 
 
 @by_identity

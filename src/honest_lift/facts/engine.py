@@ -25,9 +25,9 @@ Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roll
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
           "percent": "%", "observed": ""}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
-              "torque": "lbf·ft", **_ALIKE}  # fmt: skip
+              "torque": "lbf·ft", "stress": "ksi", **_ALIKE}  # fmt: skip
 METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
-                "torque": "N·m", **_ALIKE}  # fmt: skip
+                "torque": "N·m", "stress": "MPa", **_ALIKE}  # fmt: skip
 
 
 class Engine(Struct, frozen=True, forbid_unknown_fields=True):

@@ -20,6 +20,10 @@ Slot = Literal[
 ]  # fmt: skip
 Scope = Literal["position", "head", "engine"]
 SCOPES: dict[Slot, Scope] = {"head face": "head", "gasket": "head", "cam": "engine"}  # every other: its valve's own
+STACKS: dict[str, Slot] = {
+    "shims": "shims",
+    "inner_shims": "inner shims",
+}  # quantities that are stacks, and their slots
 WHOLE = "engine"  # where a part of the whole engine sits
 CHANGEABLE: dict[Slot, str] = {
     "valve": "another valve, or its tip cut",

@@ -374,5 +374,6 @@ _EXAMPLES = {
     TEMPERATURE: "Temperatures are written 21 C or 70 F.",
     "speed": "Speeds are written 7200 or 7200 rpm.",
     "torque": "Torques are written 70 lb ft or 95 Nm.",
+    "stress": "Stresses are written 1100 MPa or 160 ksi.",
     "observed": "Observations are one of the words that stand in the hint.",
 }

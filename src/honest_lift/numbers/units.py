@@ -17,7 +17,7 @@ from typing import NamedTuple
 LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
 MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
 PRESSURE, TIME, TURNS, TEMPERATURE = "pressure", "time", "turns", "temperature"
-SPEED, TORQUE, OBSERVED = "speed", "torque", "observed"
+SPEED, TORQUE, OBSERVED, STRESS = "speed", "torque", "observed", "stress"
 
 
 class Unit(NamedTuple):
@@ -86,6 +86,8 @@ UNITS: tuple[Unit, ...] = (
         ("lbf·ft", "lb-ft", "lb ft", "ft-lb", "ft lb", "ft·lbf", "ftlb", "lbft", "ft-lbs", "ft lbs"),
     ),
     Unit("", RATIO, Fraction(1), "metric", 3, (":1",)),
+    Unit("MPa", STRESS, Fraction(1), "metric", 0, ("mpa", "n/mm2", "n/mm²")),
+    Unit("ksi", STRESS, _POUND_FORCE * 1000 / _INCH**2, "inch", 1, ("ksi",)),
     Unit("", OBSERVED, Fraction(1), "metric", 0, ()),  # a word chosen from a list is no figure
     Unit("%", PERCENT, Fraction(1), "metric", 1, ("%", "percent", "pct")),
 )
@@ -107,6 +109,7 @@ INSIDE = {
     SPEED: "rpm",
     TORQUE: "N·m",
     OBSERVED: "",
+    STRESS: "MPa",
 }
 
 

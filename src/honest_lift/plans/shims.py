@@ -17,6 +17,7 @@ from msgspec import Struct
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.valves import Gathered
 from honest_lift.estimates.heights import height_from
+from honest_lift.estimates.loads import Curves
 from honest_lift.facts.edits import Edit, Fit, Several, fit_springs, fitment
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
@@ -24,6 +25,7 @@ from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.spring.nest import nest_load
 from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.numbers.units import in_words
+from honest_lift.plans.inner_stacks import INNER_MM, inner_error, inner_stack
 from honest_lift.plans.shim_solver import Answer, Ints, Options, least_spread, nearest
 from honest_lift.plans.windows import Window, windows_of
 
@@ -45,6 +47,7 @@ class Pocket(Struct, frozen=True):
     open_load_n: float
     bind_margin_mm: float
     window: Window
+    inner_mm: tuple[float, ...] | None = None  # shims under the inner members, where they have a stack of their own
 
 
 class ShimPlan(Struct, frozen=True):
@@ -67,6 +70,10 @@ class ShimPlan(Struct, frozen=True):
         stacks = tuple(
             fitment(engine, "shims", one.position, thicknesses_mm=one.after_mm, note="shim plan") for one in changed
         )
+        stacks += tuple(
+            fitment(engine, "inner shims", one.position, thicknesses_mm=one.inner_mm, note="shim plan")
+            for one in changed if one.inner_mm is not None
+        )  # fmt: skip
         if stacks:
             edits.append(Fit(stacks, "shims by the plan"))
         return Several(tuple(edits), f"shim plan: {len(changed)} pockets")
@@ -109,7 +116,7 @@ def plan_shims(
         why = _why_none(book, case, options) if answer.proven else (f"no plan was found within {seconds:g} s",)
         return ShimPlan(goal, problems=why, proven=answer.proven)
     pockets = tuple(_pocket(book, case, options, int(one)) for one in answer.chosen)
-    return ShimPlan(goal, pockets, answer.measure, answer.bound, answer.proven, _warnings(answer, pockets))
+    return ShimPlan(goal, pockets, answer.measure, answer.bound, answer.proven, _warnings(book.engine, answer, pockets))
 
 
 def _not_ready(book: Book, spring_set: str) -> tuple[str, ...]:
@@ -204,37 +211,52 @@ def _values(case: _Case, goal: Goal, pocket: Ints, spring: Ints, height: Array) 
         return height, float(case.bare.min()) - base
     lift = case.gathered.lift.figure.value[pocket]
     at = height - (lift if goal == "open load" else 0.0)
-    return _loads(case, spring, at), 0.0
+    return _loads(case, pocket, spring, at), 0.0
 
 
-def _loads(case: _Case, spring: Ints, height: Array) -> Array:
-    curves = case.gathered.curves.take([case.rows[s] for s in spring.tolist()])
+def _loads(case: _Case, pocket: Ints, spring: Ints, height: Array) -> Array:
+    curves = _standing(case, pocket, spring)
     return np.asarray(nest_load(height, curves.heights.value, curves.loads.value, curves.steps.value, curves.present))
+
+
+def _standing(case: _Case, pocket: Ints, spring: Ints) -> Curves:
+    """Give the curves of springs in pockets, with the shims their inner members have of their own."""
+    more = [case.gathered.at[p].more_mm for p in pocket.tolist()]
+    return case.gathered.curves.take([case.rows[s] for s in spring.tolist()]).on_own_shims(more)
 
 
 def _pocket(book: Book, case: _Case, options: Options, chosen: int) -> Pocket:
     p, s, k = (int(one[chosen]) for one in (options.pocket, options.spring, options.stack))
     at = case.gathered.at[p]
     height, lift = float(case.bare[p] - case.thick[k]), float(case.gathered.lift.figure.value[p])
-    spring = np.array([s])
-    seat, opened = (float(_loads(case, spring, np.array([h]))[0]) for h in (height, height - lift))
-    bind = float(case.gathered.curves.bind.figure.value[case.rows[s]])
+    pocket, spring = np.array([p]), np.array([s])
+    seat, opened = (float(_loads(case, pocket, spring, np.array([h]))[0]) for h in (height, height - lift))
+    bind = float(_standing(case, pocket, spring).bind.figure.value[0])
     before = book.engine.fitted("shims", at.name)
     after = tuple(sorted((case.sizes[i].thickness_mm for i in case.stacks[k]), reverse=True))
     window = case.windows[p][s]
     assert window is not None
     return Pocket(
         at.name, case.names[s], float(case.bare[p]), (before.thicknesses_mm or ()) if before else (), after, height, seat,
-        opened, height - lift - bind, window,
+        opened, height - lift - bind, window, inner_stack(book.engine, at.name, case.names[s], after, at.more_mm),
     )  # fmt: skip
 
 
-def _warnings(answer: Answer, pockets: tuple[Pocket, ...]) -> tuple[str, ...]:
+def _warnings(engine: Engine, answer: Answer, pockets: tuple[Pocket, ...]) -> tuple[str, ...]:
     told = [] if answer.proven else ["the time was up: this is the best found, not proven the best there is"]
     outside = [one.position for one in pockets if any(e and e.extrapolated for e in (one.window.low, one.window.high))]
     if outside:
         told.append(
             f"an edge of the window lies outside the measured points at {', '.join(outside)}: press the springs there too"
+        )
+    off = [
+        one.position
+        for one in pockets
+        if one.inner_mm is not None and abs(inner_error(engine, one.position, one.after_mm, one.inner_mm)) > INNER_MM
+    ]
+    if off:
+        told.append(
+            f"the stock has no shims that bring the inner member to its height at {', '.join(off)}: buy some that fit it"
         )
     return tuple(told)
 

@@ -75,7 +75,7 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
         return []
     at = [gathered.at[p] for p, _ in pairs]
     names = [*(one.id for one in book.engine.springs), ""]
-    curves = gathered.curves.take([row for _, row in pairs])
+    curves = gathered.curves.take([row for _, row in pairs]).on_own_shims([one.more_mm for one in at])
     lift = gathered.lift.take([p for p, _ in pairs])
     heights = np.array([min(_doubt(one.height), _confirmed(book.engine, one.height[0].value)) for one in at])
     bounds = _Bounds(book, [one.role for one in at])

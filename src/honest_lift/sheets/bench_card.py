@@ -12,8 +12,9 @@ _CAUTION = "A compressed valve spring can put an eye out: eye protection on, the
 def bench_card(engine: Engine, plan: ShimPlan) -> str:
     """Write a plan as plain text, head by head, with room for the reading that confirms each height."""
     length, load = engine.unit("length"), engine.unit("load")
+    apart = any(one.inner_mm is not None for one in plan.pockets)
     lines = [f"Shim plan, {engine.name or 'engine without a name'}", f"Goal: {plan.goal}. Lengths in {length}, loads in {load}.",
-             _CAUTION, ""]  # fmt: skip
+             *(["Shims: under the outer / under the inner."] if apart else []), _CAUTION, ""]  # fmt: skip
     by_name = {one.position: one for one in plan.pockets}
     for head in engine.layout.heads:
         lines += [
@@ -28,6 +29,8 @@ def bench_card(engine: Engine, plan: ShimPlan) -> str:
 
 def _line(one: Pocket, length: str, load: str) -> str:
     stack = " + ".join(in_figures(t, "length", length) for t in one.after_mm) or "none"
+    if one.inner_mm is not None:
+        stack += f" / {' + '.join(in_figures(t, 'length', length) for t in one.inner_mm) or 'none'}"
     height, seat, opened = (in_figures(one.height_mm, "length", length), in_figures(one.seat_load_n, "load", load),
                             in_figures(one.open_load_n, "load", load))  # fmt: skip
     return f"{one.position:<8}{one.spring:<8}{stack:<24}{height:>8}{seat:>8}{opened:>8}   ________"

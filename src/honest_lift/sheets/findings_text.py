@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.wording import figure_words, limit_words, margin_words, reason, source_words, title
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.verdict import Verdict
@@ -30,6 +31,10 @@ def findings_text(book: Book, examination: Examination) -> Iterator[str]:
 
 def _line(book: Book, finding: Finding) -> str:
     engine = book.engine
+    if finding.check.dimension == OBSERVED:
+        return (
+            f"{finding.verdict.word:<9} {title(finding)}: {finding.word or 'not looked at'}. {reason(finding, engine)}"
+        )
     source = f" ({source_words(finding)})" if finding.limit else ""
     held = f"{figure_words(finding, engine)}; {limit_words(finding, engine)}{source}; margin {margin_words(finding, engine)}"
     return f"{finding.verdict.word:<9} {title(finding)}: {held}. {reason(finding, engine)}"

@@ -34,6 +34,7 @@ if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
     from honest_lift.plans.worth import Worth
 
+_OF_STACK = ("installed_height", "bind_margin", "seat_load", "open_load")  # what shims and other springs move
 _SHOWN = 3  # of what is worth measuring
 
 
@@ -182,8 +183,9 @@ class FindingSheet(QWidget):
         self.title.setText(f"{wording.title(finding)}: {finding.verdict.word}")
         self.figure.setText(wording.figure_words(finding, engine))
         source = wording.source_words(finding)
-        margin = self.tr("margin {0}").format(wording.margin_words(finding, engine))
-        self.limit.setText(f"{wording.limit_words(finding, engine)}, {margin}\n{source}".rstrip())
+        seen = finding.check.dimension == "observed"
+        margin = "" if seen else ", " + self.tr("margin {0}").format(wording.margin_words(finding, engine))
+        self.limit.setText(f"{wording.limit_words(finding, engine)}{margin}\n{source}".rstrip())
         self.reason.setText(wording.reason(finding, engine))
         self.working.setText("\n".join(working(finding, engine)))
         self.model.finding = finding
@@ -198,7 +200,11 @@ class FindingSheet(QWidget):
         self.budget.show_shares(shares)
         self.budget.setVisible(bool(shares))
         self.no_doubt.setVisible(not shares)
-        self.no_doubt.setText(self.tr("There is no figure yet, and so nothing it could doubt."))
+        self.no_doubt.setText(
+            self.tr("It was looked at and not measured: a judgement has no doubt in figures.")
+            if finding.check.dimension == "observed"
+            else self.tr("There is no figure yet, and so nothing it could doubt.")
+        )
 
     # --- what would settle it ---
 
@@ -256,18 +262,24 @@ class FindingSheet(QWidget):
 
     def _cure(self) -> None:
         """Offer what would put the finding right, each tried on the checks."""
+        from honest_lift.plans.cures import cures_for
         from honest_lift.plans.remedies import remedies_for
 
         finding = self.finding
         found = remedies_for(self.session.book, finding) if finding else ()
+        machined = cures_for(self.session.book, finding) if finding else ()
         self._edits = [one.edit for one in found]
         wanted = finding is not None and finding.verdict.word in ("fails", "close")
-        self.cure_words.setText(
-            self.tr("No stack of the stock and no spare spring puts it right without failing something else.")
-            if wanted
-            else self.tr("Nothing has to be put right here.")
-        )
-        self.cure_words.setVisible(not found)
+        without = self.tr("No stack of the stock and no spare spring puts it right without failing something else.")
+        of_stack = finding is not None and finding.check.name in _OF_STACK
+        lines = [f"· {one[:1].upper()}{one[1:]}." for one in machined]
+        if not found and (of_stack or not lines):
+            lines.insert(
+                0,
+                without if wanted and of_stack else self.tr("Nothing has to be put right here.") if not wanted else "",
+            )
+        self.cure_words.setText("\n".join(line for line in lines if line))
+        self.cure_words.setVisible(bool(self.cure_words.text()))
         for button, one in zip(self.cures, [*found, *[None] * _SHOWN], strict=False):
             button.setVisible(one is not None)
             halves = (one.effects[:2], one.effects[2:]) if one else ()

@@ -36,7 +36,7 @@ class ShimGrid(ReadingGrid):
             Cell(position_title(name), bold=True),
             Cell(one.spring, bold=moved),
             Cell(self._stack(one.before_mm), True),
-            Cell(self._stack(one.after_mm), True, bold=one.after_mm != one.before_mm),
+            Cell(self._stacks(one), True, bold=one.after_mm != one.before_mm),
             Cell(self._length(one.height_mm), True, pencilled=True),
             Cell(self._window(one), True, hover=self._edges(one)),
             Cell(in_figures(one.seat_load_n, "load", self.session.unit("load")), True, pencilled=True),
@@ -49,6 +49,10 @@ class ShimGrid(ReadingGrid):
 
     def _stack(self, thicknesses: tuple[float, ...]) -> str:
         return " + ".join(self._length(one) for one in thicknesses) or "none"
+
+    def _stacks(self, one: Pocket) -> str:
+        inner = "" if one.inner_mm is None else f" / {self._stack(one.inner_mm)}"
+        return self._stack(one.after_mm) + inner
 
     def _window(self, one: Pocket) -> str:
         low, high = one.window.low, one.window.high

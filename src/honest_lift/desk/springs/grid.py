@@ -25,10 +25,19 @@ class SpringsGrid(ReadingGrid):
         """Give the titles; what is read follows the current spring's set."""
         of_card = spring_tasks(self.session)
         self.tasks = tuple(
-            task for task in of_card if task.quantity == "bind_height" or (task.height_mm and not task.member)
+            task
+            for task in of_card
+            if task.quantity == "bind_height"
+            or (task.height_mm and not task.member)
+            or (task.quantity == "free_length" and task.member in ("", "outer"))
         )
         unit = self.session.unit("length")
-        read = (t.title.replace("load at ", "load at\n").replace("bind height, ", "bind\n") for t in self.tasks)
+        read = (
+            t.title.replace("load at ", "load at\n")
+            .replace("bind height, ", "bind\n")
+            .replace("free length, outer", "free\nlength")
+            for t in self.tasks
+        )
         return (
             "spring",
             "at",

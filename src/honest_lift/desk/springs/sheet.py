@@ -6,6 +6,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.springs.grid import SpringsGrid
@@ -36,7 +37,12 @@ class SpringsSheet(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.addLayout(sheet_head(self.tr("Spring bench"), self.subtitle))
+        self.drawing = SceneView()
+        self.drawing.setAccessibleName(
+            self.tr("Load curve of the current spring, and where every spring of its set binds")
+        )
         column.addWidget(caution)
+        column.addWidget(self.drawing)
         column.addWidget(self.predicted)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
@@ -50,13 +56,15 @@ class SpringsSheet(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.zoom = zoom
+        self.drawing.dress(theme, zoom)
+        self.drawing.setFixedHeight(round(190 * zoom))
         self.grid.dress(theme, zoom)
         self._size_columns()
 
     def _size_columns(self) -> None:
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 54), (1, 40), (2, 96), (self.model.columnCount() - 1, 34)):
+        for column, width in ((0, 48), (1, 36), (2, 78), (self.model.columnCount() - 1, 34)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * self.zoom))
 
@@ -70,9 +78,10 @@ class SpringsSheet(QWidget):
             return
         card, owner = engine.card_of(self.session.spring), engine.set_of(self.session.spring)
         words = [self.tr("spring {0}").format(self.session.spring)]
+        words += [self.tr("loads in {0}").format(self.session.unit("load"))]
         words += [owner.name] if owner else []
         words += [card.name] if card else []
-        words += [self.tr("loads in {0}").format(self.session.unit("load"))]
+        words += [self.tr("paint: {0}").format(card.paint)] if card and card.paint else []
         self.subtitle.setText(", ".join(words))
         self._show_geometry()
 
@@ -80,9 +89,13 @@ class SpringsSheet(QWidget):
         """Show what geometry predicts beside what was measured, where the bench is looked at."""
         if self.session.step != "springs" or self.session.examination is None:
             return
-        from honest_lift.checks.geometry_words import geometry_words
+        from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
+        from honest_lift.desk.springs.drawn import bind_map, curve_scene
 
-        words = geometry_words(self.session.book, self.session.spring)
+        book, spring = self.session.book, self.session.spring
+        told = (card_words(book, book.engine.card_of(spring)), form_words(book, spring), geometry_words(book, spring))
+        words = " ".join(part for part in told if part)
+        self.drawing.show_scenes([(62, curve_scene(self.session)), (38, bind_map(self.session))])
         self.predicted.setText(words)
         self.predicted.setVisible(bool(words))
 

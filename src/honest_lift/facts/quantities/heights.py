@@ -45,6 +45,10 @@ ROWS: tuple[Quantity, ...] = (
         meaning="Height of the shim stack under the outer spring; 0 where there is none.",
     ),
     Quantity(
+        "inner_shims", "shims under the inner", "tsi", "length", ("position",), (0.0, 20.0), (0.0, 6.0),
+        meaning="Height of the stack under the inner members of a nest, where it is not the outer's own.",
+    ),
+    Quantity(
         "target_height", "target installed height", "h1*", "length", ("position", "role", "engine"), (5.0, 150.0),
         (20.0, 80.0), meaning="The installed height the build is set up to: the spring card's, or one's own.",
     ),

@@ -1,0 +1,81 @@
+"""The drawings of the spring bench: the current spring's load curve, and the map of where every spring binds."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from math import isfinite, nan
+
+from honest_lift.desk.session import Session
+from honest_lift.drawings.height_axis import Dot, height_axis_scene
+from honest_lift.drawings.load_curve import LoadCurve, Point, load_curve_scene
+from honest_lift.drawings.scene import Scene
+from honest_lift.numbers.units import from_inside, in_figures, unit_of
+
+_SAMPLES = 40
+
+
+def curve_scene(session: Session) -> Scene:
+    """Draw the load curve of the current spring with its rate in steps, its card and what geometry predicts."""
+    import numpy as np
+
+    from honest_lift.estimates.estimate import Estimate
+    from honest_lift.estimates.loads import spring_curves
+    from honest_lift.estimates.spring_geometry import nest_load, predicted_of
+    from honest_lift.numbers.doubt import exact
+
+    book, engine = session.book, session.engine
+    length, load, rate = (engine.unit(one) for one in ("length", "load", "rate"))
+
+    def shown(points) -> tuple[Point, ...]:
+        return tuple((from_inside(h, "length", length), from_inside(f, "load", load)) for h, f in points if isfinite(f))
+
+    curves = spring_curves(book, [session.spring])
+    measured = sorted(curves.inputs[0][0].points)
+    card = engine.card_of(session.spring)
+    sampled: tuple[Point, ...] = ()
+    predicted: tuple[Point, ...] = ()
+    if len(measured) > 1:
+        heights = np.linspace(measured[0][0], measured[-1][0], _SAMPLES)
+        several = curves.take([0] * _SAMPLES).load(Estimate(exact(heights), ((),) * _SAMPLES))
+        sampled = shown(zip(heights.tolist(), several.figure.value.tolist(), strict=True))
+    members = predicted_of(card)
+    if members and card:
+        low = min([height for height, _ in measured] + [card.open_height_mm or members[0].free_mm])
+        top = max([height for height, _ in measured] + [card.seat_height_mm or low])
+        heights = np.linspace(low, top, 8)
+        predicted = shown(zip(heights.tolist(), nest_load(members, heights).tolist(), strict=True))
+    stated = ((card.seat_height_mm, card.seat_load_n), (card.open_height_mm, card.open_load_n)) if card else ()
+    rates = tuple(
+        (from_inside(high, "length", length), from_inside(low, "length", length),
+         f"{in_figures((most - least) / (high - low), 'rate', rate)} {rate}")
+        for (low, most), (high, least) in pairwise(measured)
+    )  # fmt: skip
+    bind = float(curves.bind.figure.value[0])
+    return load_curve_scene(LoadCurve(
+        shown(measured), sampled, predicted, shown((h, f) for h, f in stated if h is not None and f is not None),
+        from_inside(bind, "length", length) if isfinite(bind) else nan, length, load, rate, rates, unit_of("length", length).places,
+    ))  # fmt: skip
+
+
+def bind_map(session: Session) -> Scene:
+    """Draw where every spring of the current one's set binds, with the card's bind height as the end of the band."""
+    from honest_lift.estimates.loads import spring_curves
+
+    engine = session.engine
+    unit, owner = engine.unit("length"), engine.set_of(session.spring)
+    names = [one.id for one in engine.springs if owner and one.set == owner.id]
+    if not names:
+        return height_axis_scene((), nan, nan, 3, unit)
+    binds = spring_curves(session.book, names).bind.figure.value.tolist()
+    dots = [
+        Dot(name, from_inside(bind, "length", unit) if isfinite(bind) else nan, name == session.spring)
+        for name, bind in zip(names, binds, strict=True)
+    ]
+    card = engine.card_of(session.spring)
+    most = from_inside(card.bind_height_mm, "length", unit) if card and card.bind_height_mm is not None else nan
+    known = [dot.height for dot in dots if isfinite(dot.height)]
+    low = min([*known, most]) if known and isfinite(most) else nan
+    return height_axis_scene(
+        dots, low, most, unit_of("length", unit).places, unit, f"where the springs of the set bind, {unit}",
+        "not above the card’s {high}",
+    )  # fmt: skip

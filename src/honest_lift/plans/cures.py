@@ -1,0 +1,203 @@
+"""What a machinist would have to do about a finding, by how much, and what else it moves.
+
+Where heights are concerned each cure is tried on the checks themselves: offset locks move retainer and seal gap alike, a
+cut pocket only the height, less lift only the lift. What it promises is predicted, and proves nothing until measured.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from math import ceil, isfinite
+
+import numpy as np
+from msgspec import Struct
+
+from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
+from honest_lift.checks.examine import gathered_of
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.heights import check_bind_margin, check_installed_height
+from honest_lift.checks.loads import check_open_load, check_seat_load
+from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.valves import AtValve, Gathered
+from honest_lift.checks.wording import digits
+from honest_lift.estimates.estimate import Estimate, derive
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.windows import windows_of
+
+_CHECKS = (
+    check_installed_height,
+    check_bind_margin,
+    check_seat_load,
+    check_open_load,
+    check_retainer_seal,
+    check_card_lift,
+)
+_OFFSET_MM = 0.050 * 25.4  # the step offset locks are made in. Common practice, no source
+_MOST_CUT_MM, _MOST_LESS_MM = 3.0, 2.5  # beyond it nobody would. From memory
+_SHOWN = 4
+
+
+class _Move(Struct, frozen=True):
+    """What a cure moves at a valve, in mm: the spring's height, the gap to the seal, the lift."""
+
+    what: str
+    height: float = 0.0
+    gap: float = 0.0
+    lift: float = 0.0
+
+
+def cures_for(book: Book, finding: Finding) -> tuple[str, ...]:
+    """Give what would put a failing or close finding right, in a sentence each, the least work first."""
+    if finding.verdict not in (Verdict.FAILS, Verdict.CLOSE) or not finding.position:
+        return ()
+    if finding.check.dimension == OBSERVED:
+        return (finding.remark,) if finding.remark else ()
+    if not isfinite(finding.margin):
+        return ()
+    simple = _SIMPLE.get(finding.check.name)
+    if simple is not None:
+        return tuple(simple(book.engine, finding))
+    if finding.check.name not in (
+        "installed_height",
+        "bind_margin",
+        "seat_load",
+        "open_load",
+        "retainer_seal",
+        "card_lift",
+    ):
+        return ()
+    gathered = gathered_of(book)
+    row = next(i for i, one in enumerate(gathered.at) if one.name == finding.position)
+    now = _judged(book, gathered, row, _Move(""))
+    told = [
+        words
+        for move in _moves(book, gathered, row, finding)
+        if (words := _tried(book, gathered, row, finding, now, move))
+    ]
+    return tuple(told[:_SHOWN])
+
+
+def _moves(book: Book, gathered: Gathered, row: int, finding: Finding) -> list[_Move]:
+    engine, needed = book.engine, finding.expanded - finding.margin  # what the margin lacks to pass
+    window = windows_of(book, gathered, [(row, gathered.rows[row])])[0]
+    height = float(gathered.valves([row]).installed.figure.value[0])
+    moves = [
+        _Move(f"locks that lift the retainer by {_say(engine, _OFFSET_MM)}", _OFFSET_MM, _OFFSET_MM),
+        _Move(f"locks that lower the retainer by {_say(engine, _OFFSET_MM)}", -_OFFSET_MM, -_OFFSET_MM),
+    ]
+    short = _up(window.low.height_mm - height) if window.low and not window.missing else 0.0
+    if 0.0 < short <= _MOST_CUT_MM:
+        moves.append(_Move(f"cut the pocket by {_say(engine, short)}", short))
+        moves.append(_Move(f"a valve whose groove stands {_say(engine, short)} further out", short, short))
+    if finding.check.name == "retainer_seal":
+        moves.insert(0, _Move(f"shorten the guide by {_say(engine, _up(needed))}", gap=_up(needed)))
+    if (
+        finding.check.dimension == "length"
+        and finding.check.name != "installed_height"
+        and _up(needed) <= _MOST_LESS_MM
+    ):
+        moves.append(_Move(f"{_say(engine, _up(needed))} less lift at the valve", lift=-_up(needed)))
+    return moves
+
+
+def _tried(book: Book, gathered: Gathered, row: int, finding: Finding, now: dict[str, Finding], move: _Move) -> str:
+    """Say what a move does to every margin of the valve; "" where it does not help, or fails something that did not."""
+    then = _judged(book, gathered, row, move)
+    again = then.get(finding.check.name)
+    if again is None or again.provisional is not Verdict.PASSES:
+        return ""
+    if any(
+        one.provisional is Verdict.FAILS and now[name].provisional is not Verdict.FAILS for name, one in then.items()
+    ):
+        return ""
+    still = [one for one in then.values() if one.provisional is not Verdict.PASSES]
+    effects = [_effect(book.engine, now[name], one) for name, one in then.items() if one.figure != now[name].figure]
+    left = f"; still {', '.join(f'{one.check.title.lower()} {one.provisional.word}' for one in still)}" if still else ""
+    return f"{move.what}: {', '.join(effects)}{left}"
+
+
+def _judged(book: Book, gathered: Gathered, row: int, move: _Move) -> dict[str, Finding]:
+    moved = Gathered(
+        (_shifted(gathered.at[row], move),), _lower(gathered, row, move), gathered.curves, (gathered.rows[row],)
+    )
+    valves = moved.valves([0])
+    return {one.check.name: one for check in _CHECKS for one in check(book, valves)}
+
+
+def _shifted(at: AtValve, move: _Move) -> AtValve:
+    raw = replace(at.height[0], value=at.height[0].value + move.height)
+    gap = replace(at.seal_gap, value=at.seal_gap.value + move.gap)
+    return replace(at, height=(raw, *at.height[1:]), seal_gap=gap)
+
+
+def _lower(gathered: Gathered, row: int, move: _Move) -> Estimate:
+    return derive(lambda lift: lift + move.lift, gathered.lift.take([row]))
+
+
+def _up(value_mm: float) -> float:
+    """Round an amount up to a hundredth, so that what is said is enough."""
+    return ceil(value_mm * 100 - 1e-6) / 100 if np.isfinite(value_mm) else float("nan")
+
+
+def _say(engine: Engine, value_mm: float) -> str:
+    unit = engine.unit("length")
+    return in_words(value_mm, "length", unit, 4 if unit == "in" and value_mm < 0.05 else None)
+
+
+def _effect(engine: Engine, before: Finding, after: Finding) -> str:
+    dimension = after.check.dimension
+    unit, places = engine.unit(dimension), digits(after, engine)
+    figures = " to ".join(in_figures(one.figure, dimension, unit, places) for one in (before, after))
+    return f"{after.check.title.lower()} {figures} {unit}".rstrip()
+
+
+# --- one-line cures of what stands by itself ---
+
+
+def _guide(engine: Engine, one: Finding) -> list[str]:
+    amount = _say(engine, _fine(one))
+    if one.figure < one.lowest + one.expanded:
+        return [f"hone the guide by {amount}: the clearance then passes, and the seat is to be looked at again"]
+    return [f"{amount} too wide to pass: another guide, or a valve with a thicker stem; then cut the seat to it"]
+
+
+def _tip(engine: Engine, one: Finding) -> list[str]:
+    amount = _say(engine, abs(one.figure))
+    if one.figure > 0:
+        return [
+            f"a valve whose tip stands {amount} lower; or tip it by {amount}, as far as its groove and hardening allow"
+        ]
+    return [
+        f"a valve whose tip stands {amount} higher, or a lash cap of {amount}; do not set its rocker apart to hide it"
+    ]
+
+
+def _lock(engine: Engine, one: Finding) -> list[str]:
+    return [f"locks and retainer of one make: they are to stand {_say(engine, _fine(one))} deeper"]
+
+
+def _rocker(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"relieve the rocker's underside by {_say(engine, _fine(one))}, or a retainer lower by that; a lash cap lifts it too"
+    ]
+
+
+def _margin(engine: Engine, one: Finding) -> list[str]:
+    return [f"another valve: its edge is {_say(engine, _fine(one))} short, and facing it again takes more"]
+
+
+def _seat(engine: Engine, one: Finding) -> list[str]:
+    return ["bring the seats into one plane: Bare head, Spring seats has the cut plan"]
+
+
+def _fine(one: Finding) -> float:
+    """Give what the margin lacks to pass, with its doubt, rounded up to a thousandth of a millimetre."""
+    return ceil((one.expanded - one.margin) * 1000 - 1e-6) / 1000
+
+
+_SIMPLE = {
+    "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "retainer_rocker": _rocker,
+    "valve_margin": _margin, "spring_seat_level": _seat,
+}  # fmt: skip

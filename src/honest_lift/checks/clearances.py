@@ -35,8 +35,9 @@ def check_retainer_seal(book: Book, valves: Valves) -> list[Finding]:
 
 def check_card_lift(book: Book, valves: Valves) -> list[Finding]:
     """Hold the lift at the valve against the most its spring's card allows, where the card states one."""
-    allowed = np.array([np.nan if one is None else one for one in valves.most_lifts])
+    stated = [one.most_lift_mm if one else None for one in valves.cards]
+    allowed = np.array([np.nan if one is None else one for one in stated])
     room = derive(lambda lift: allowed - lift, valves.lift)
     terms = {"card's most lift": (allowed, "length"), "valve lift": (valves.lift.figure.value, "length")}
     found = findings(CARD_LIFT, valves.places, valves.names, room, valves.limits(book, "card_lift"), terms=terms)
-    return [one for one, most in zip(found, valves.most_lifts, strict=True) if most is not None]
+    return [one for one, most in zip(found, stated, strict=True) if most is not None]

@@ -15,6 +15,7 @@ from honest_lift.checks.spring_card import check_against_card
 from honest_lift.checks.spring_condition import check_conditions
 from honest_lift.checks.spring_set import check_in_set
 from honest_lift.checks.spring_type import check_type
+from honest_lift.checks.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
 from honest_lift.facts.engine import Book, narrowed
@@ -101,6 +102,7 @@ def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
 
 _OF_VALVES = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
+    check_open_stress,
 )  # fmt: skip
 
 

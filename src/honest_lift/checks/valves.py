@@ -14,6 +14,7 @@ from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book, Engine, narrowed
 from honest_lift.facts.limits import Limit, limit_for
+from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.spring.heights import open_height
@@ -36,7 +37,7 @@ class Valves:
     seal_gap: Estimate
     targets: tuple[Input, ...]
     stack_remarks: tuple[str, ...]
-    most_lifts: tuple[float | None, ...]
+    cards: tuple[SpringCard | None, ...]
     coil_light: tuple[str, ...]
 
     @property
@@ -63,7 +64,7 @@ class AtValve:
     target: Input
     stack_remark: str
     seal_gap: Input
-    most_lift: float | None  # of the spring's card
+    card: SpringCard | None  # of the spring
     coil_light: str  # what was seen between the coils
     more_mm: float  # of shims under the outer than under what is inside it
 
@@ -92,7 +93,7 @@ class Gathered:
             installed, lift, curves, opened,
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
-            tuple(one.most_lift for one in at), tuple(one.coil_light for one in at),
+            tuple(one.card for one in at), tuple(one.coil_light for one in at),
         )  # fmt: skip
 
 
@@ -117,7 +118,7 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             targets[one.id],
             remark,
             gaps[one.id],
-            _most_lift(book, spring),
+            book.engine.card_of(spring),
             lights[one.id],
             more_under_outer(book.engine, one.id),
         )
@@ -144,11 +145,6 @@ def more_under_outer(engine: Engine, position: str) -> float:
     if outer is None or inner is None or outer.height_mm is None or inner.height_mm is None:
         return 0.0
     return round(outer.height_mm - inner.height_mm, 6)
-
-
-def _most_lift(book: Book, spring: str) -> float | None:
-    card = book.engine.card_of(spring)
-    return card.most_lift_mm if card else None
 
 
 @by_value

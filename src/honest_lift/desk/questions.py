@@ -87,7 +87,9 @@ def csv_to_save(parent: QWidget, suggestion: Path) -> Path | None:
 
 def card_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to write a bench card."""
-    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save a bench card"), str(suggestion), "Text (*.txt)")
+    name, _ = QFileDialog.getSaveFileName(
+        parent, parent.tr("Save a bench card"), str(suggestion), "Text (*.txt);;PDF (*.pdf)"
+    )
     return Path(name) if name else None
 
 

@@ -107,7 +107,8 @@ class Figure:
 
     def on_ground(self, where: NDArray[np.bool_], flags: Ground) -> Figure:
         """Add ground flags to the cases where (n,) is true; what is missing has no value."""
-        value = np.where(where, np.nan, self.value) if flags & Ground.MISSING else self.value
+        shaped = where.reshape(-1, *(1,) * (self.value.ndim - 1))
+        value = np.where(shaped, np.nan, self.value) if flags & Ground.MISSING else self.value
         return replace(self, value=value, ground=self.ground | np.where(where, int(flags), 0).astype(np.int64))
 
     def take(self, cases: NDArray[np.int64]) -> Figure:

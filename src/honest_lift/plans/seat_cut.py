@@ -99,7 +99,7 @@ def _planned(names: list[str], heights: Array, stacks: list[tuple[float, ...]], 
     """Find the plane at or below specification that takes the least metal, of those alike the fewest shims."""
     raised = heights[:, None] + np.array([sum(stack) for stack in stacks])
     planes = np.unique(np.concatenate([[0.0], (raised[..., None] + np.array([-left, 0.0, left])).ravel()]))
-    planes = planes[(planes <= _TINY) & (planes >= heights.min() - left - _TINY)]
+    planes = planes[(planes <= _TINY) & (planes >= min(heights.min(), 0.0) - left - _TINY)]
     counts = np.array([len(stack) for stack in stacks])
     best: tuple[float, int, float] | None = None
     chosen = np.zeros(len(names), dtype=np.int64)

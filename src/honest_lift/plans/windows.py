@@ -1,6 +1,6 @@
 """The window of installed heights that meets all limits of a valve with a spring: its edges by name, and the gaps between.
 
-    lo = max of: h(seat load most), h(open load most) + lift, bind + lift + least margin
+    lo = max of: h(seat load most), h(open load most) + lift, h(wire stress most) + lift, bind + lift + least margin
     hi = min of: h(seat load least), h(open load least) + lift, bind + lift + largest margin
 
 and the limits of the height about its target, where one is stated.
@@ -16,11 +16,14 @@ from collections.abc import Callable, Sequence
 import numpy as np
 from msgspec import Struct
 
+from honest_lift.checks.stress import GEOMETRY_PERCENT, has_stress
 from honest_lift.checks.valves import Gathered
 from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.estimates.loads import Curves
+from honest_lift.estimates.spring_geometry import predicted_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
+from honest_lift.facts.parts import SpringCard
 from honest_lift.numbers.doubt import COVERAGE, Array, Ground, exact
 from honest_lift.plans.best_way import means_of
 
@@ -86,12 +89,14 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
              made.at_load(bounds.least("open_load"), lifted=True, down=True),
              made.at_bind(bounds.most("bind_margin"), up=False)]  # fmt: skip
     target = np.array([one.target.value for one in at])
+    lows.append(made.at_stress([one.card for one in at], bounds.most("open_stress")))
     lows.append(made.at_height(target + bounds.least("installed_height"), up=True))
     highs.append(made.at_height(target + bounds.most("installed_height"), up=False))
     low_names = (
         "seat load at its most",
         "open load at its most",
         "least bind margin",
+        "wire stress at its most",
         "height farthest under its target",
     )
     high_names = (
@@ -140,7 +145,7 @@ class _Bounds:
         self._roles = roles
         self._by_role: dict[tuple[str, str], Limit | None] = {
             (check, role): limit_for(book.engine.limits, check, role, book.engine.lifter)
-            for check in ("seat_load", "open_load", "bind_margin", "installed_height")
+            for check in ("seat_load", "open_load", "bind_margin", "installed_height", "open_stress")
             for role in set(roles)
         }
 
@@ -180,6 +185,16 @@ class _Edges:
         u = np.sqrt(self._u_height**2 + (found.u / rate) ** 2 + (self._u_lift**2 if lifted else 0.0))
         moved = height + (self._lift if lifted else 0.0) + (-1.0 if down else 1.0) * COVERAGE * u
         return moved, (found.ground & int(Ground.EXTRAPOLATED)) != 0
+
+    def at_stress(self, cards: Sequence[SpringCard | None], most_mpa: Array) -> tuple[Array, Array]:
+        """Give the guarded heights (n,) at which the member that bears most meets its stress at full lift."""
+        most = most_mpa * (1.0 - COVERAGE * GEOMETRY_PERCENT / 100.0 / 3**0.5)
+        opened = np.array([
+            max(float(one.height_at(np.array(limit))) for one in predicted_of(card)) if has_stress(card) else np.nan
+            for card, limit in zip(cards, most.tolist(), strict=True)
+        ])  # fmt: skip
+        u = np.sqrt(self._u_height**2 + self._u_lift**2)
+        return opened + self._lift + COVERAGE * u, np.zeros(len(opened), dtype=bool)
 
     def at_height(self, height_mm: Array, *, up: bool) -> tuple[Array, Array]:
         """Give guarded heights (n,) of limits stated for the height itself."""

@@ -14,15 +14,15 @@ from honest_lift.facts.limits import ORIGINS, SCHOOLS, Limit, Tolerance, schools
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
-DIMENSIONS = {
-    "installed_height": "length", "bind_margin": "length", "seat_load": "load", "open_load": "load",
-    "retainer_seal": "length",
-    "card_seat_load": "percent", "card_open_load": "percent", "card_bind": "length", "set_share": "percent",
-    "set_weakest": "percent", "set_spread": "percent", "set_shortest": "length", "free_card": "length", "free_set": "length",
-    "card_lift": "length", "guide_clearance": "length", "valve_margin": "length", "tip_level": "length", "tip_height": "length",
-    "spring_seat_level": "length", "spring_seat_runout": "length", "spring_on_floor": "length", "spring_over_boss": "length",
-    "spring_on_retainer": "length", "lock_angle": "angle", "lock_stem": "length", "lock_out": "length",
-    "lock_engaged": "percent", "retainer_rocker": "length",
+_LENGTHS = (
+    "installed_height", "bind_margin", "retainer_seal", "card_bind", "set_shortest", "free_card", "free_set", "card_lift",
+    "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
+    "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
+)  # fmt: skip
+DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
+    "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",
+    "set_share": "percent", "set_weakest": "percent", "set_spread": "percent", "lock_engaged": "percent",
+    "lock_angle": "angle", "open_stress": "stress",
 }  # fmt: skip
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"

@@ -59,6 +59,7 @@ class ShimsSheet(QWidget):
         self.cancel = button(self.tr("Cancel"), self._cancel)
         self.accept = button(self.tr("Accept it"), self.take)
         self.card = button(self.tr("Save a bench card…"), self.save_card)
+        self.paper = button(self.tr("Print it…"), self.print_card)
         self.model, self.grid = ShimGrid(session), GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("The shim plan, pocket by pocket"))
@@ -88,7 +89,7 @@ class ShimsSheet(QWidget):
         column.addWidget(self.result)
         column.addWidget(self.drawing)
         column.addWidget(self.grid, 1)
-        column.addLayout(in_row(self.accept, self.card))
+        column.addLayout(in_row(self.accept, self.card, self.paper))
         column.addWidget(stock)
         below = QHBoxLayout()
         below.addWidget(self.stock, 5)
@@ -204,7 +205,7 @@ class ShimsSheet(QWidget):
         working = self._thread is not None
         self.make.setEnabled(not working)
         self.cancel.setEnabled(working)
-        for one in (self.accept, self.card):
+        for one in (self.accept, self.card, self.paper):
             one.setEnabled(self.model.plan is not None and bool(self.model.plan.pockets))
         if not self.result.text():
             self.result.setText(self.tr("No plan has been worked out yet."))
@@ -260,8 +261,17 @@ class ShimsSheet(QWidget):
                 self.tr("Accepted: the heights are predicted until one reading a pocket confirms them.")
             )
 
+    def print_card(self) -> None:
+        """Print the plan as a bench card."""
+        from honest_lift.desk.printing import print_text
+        from honest_lift.sheets.bench_card import bench_card
+
+        if plan := self.model.plan:
+            print_text(self, bench_card(self.session.engine, plan), self.tr("Bench card"))
+
     def save_card(self) -> None:
         """Write the plan as a bench card."""
+        from honest_lift.desk.printing import write_pdf
         from honest_lift.sheets.bench_card import bench_card
 
         plan = self.model.plan
@@ -269,7 +279,11 @@ class ShimsSheet(QWidget):
         if path is None or plan is None:
             return
         try:
-            path.write_text(bench_card(self.session.engine, plan), encoding="utf-8")
+            words = bench_card(self.session.engine, plan)
+            if path.suffix.lower() == ".pdf":
+                write_pdf(path, words, self.tr("Bench card"))
+            else:
+                path.write_text(words, encoding="utf-8")
         except OSError as error:
             questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
             return

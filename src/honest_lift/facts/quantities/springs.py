@@ -81,4 +81,8 @@ ROWS: tuple[Quantity, ...] = (
         choices=(Choice("right", "its curve, its loads and its place agree with its card and set"),
                  Choice("wrong", "it is not the spring it should be", Verdict.FAILS)),
     ),
+    Quantity(
+        "wire_geometry", "wire and coils of the card", "", "ratio", ("spring",), (0.5, 1.5), (0.5, 1.5),
+        meaning="What a card's wire, diameters and coils are in doubt by; it is not typed in.",
+    ),
 )  # fmt: skip

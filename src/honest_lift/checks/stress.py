@@ -1,0 +1,56 @@
+"""Shear stress of a spring's wire at full lift, where somebody states a most for it: geometry, so with a doubt of its own."""
+
+from __future__ import annotations
+
+from math import isfinite, sqrt
+
+import numpy as np
+
+from honest_lift.checks.finding import Check, Finding, findings
+from honest_lift.checks.valves import Valves
+from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.spring_geometry import predicted_of
+from honest_lift.facts.engine import Book
+from honest_lift.facts.parts import SpringCard
+from honest_lift.numbers.doubt import Array, Ground
+
+OPEN_STRESS = Check(
+    "open_stress", "Wire stress", "heights", "stress",
+    "Shear stress of the member that bears most at full lift, from its card's wire, coils and free length.",
+)  # fmt: skip
+GEOMETRY_PERCENT = 5.0  # what wire, diameter and coils of a card leave in doubt. From memory
+
+
+def check_open_stress(book: Book, valves: Valves) -> list[Finding]:
+    """Hold the stress at full lift against the most that is stated; where none is, or no geometry, there is no finding."""
+    limits = valves.limits(book, OPEN_STRESS.name)
+    stressed = derive(lambda height, true: _most(valves.cards, height) * true, valves.opened, _geometry(valves))
+    terms = {"open height": (valves.opened.figure.value, "length")}
+    found = findings(OPEN_STRESS, valves.places, valves.names, stressed, limits, terms=terms)
+    return [one for one, card in zip(found, valves.cards, strict=True) if one.limit and has_stress(card)]
+
+
+def has_stress(card: SpringCard | None) -> bool:
+    """Tell whether a card states enough to give the stress of every member."""
+    members = predicted_of(card)
+    return bool(members) and all(isfinite(one.free_mm) for one in members)
+
+
+def _most(cards: tuple[SpringCard | None, ...], height_mm: Array) -> Array:
+    """Give the largest stress (..., n) in MPa of each case's members at outer heights (..., n)."""
+    result = np.full(height_mm.shape, np.nan)
+    for case, card in enumerate(cards):
+        if has_stress(card):
+            each = [one.stress(height_mm[..., case]) for one in predicted_of(card)]
+            result[..., case] = np.max(each, axis=0)
+    return result
+
+
+def _geometry(valves: Valves) -> Estimate:
+    """Give a factor of one with the doubt that a card's geometry carries."""
+    u = GEOMETRY_PERCENT / 100.0 / sqrt(3.0)
+    return estimate_of([
+        Input("wire_geometry", f"card of spring {spring}", "specified", 1.0, ground=Ground.SPECIFIED, asked=None,
+              shared=((f"card:geometry:{card.id if card else ''}", "wire, coils and diameters of its card", u),))
+        for spring, card in zip(valves.springs, valves.cards, strict=True)
+    ])  # fmt: skip

@@ -1,0 +1,133 @@
+"""The spring bench: free length, type, direction and what a card says of itself. Rules are common practice."""
+
+import pytest
+from msgspec.structs import replace
+
+from engines import POINTS, Bench
+from honest_lift.checks.examine import examine
+from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
+from honest_lift.facts.edits import Put, fit_springs
+from honest_lift.facts.parts import Member, SpringCard
+from honest_lift.facts.place import of_spring
+from honest_lift.numbers.verdict import Verdict
+
+SIX = "head: 1e 1i 2i 2e 3e 3i"
+
+
+def used(**more) -> Bench:
+    """A sound engine of six with a used set."""
+    one = Bench(SIX)
+    one.do(Put("sets", replace(one.engine.sets[0], condition="used", **more))).complete()
+    for name in ("1", "2", "3", "4", "5", "6"):
+        one.look("spring_condition", of_spring(name), "reuse")
+    return one
+
+
+def of_spring_check(one: Bench, check: str, spring: str):
+    return next((f for f in examine(one.book).by_spring.get(spring, ()) if f.check.name == check), None)
+
+
+@pytest.mark.parametrize(
+    ("free", "verdict"),
+    [(56.0 - 1.0, Verdict.PASSES), (56.0 - 1.35, Verdict.FAILS), (56.0 - 1.26, Verdict.CLOSE)],  # 0.050 in is 1.27 mm
+)
+def test_a_spring_short_of_its_used_set_has_collapsed_and_condemns_it(free, verdict):
+    one = used()
+    one.read("free_length", of_spring("3"), free, "caliper", "solid")
+    assert of_spring_check(one, "free_set", "3").verdict is verdict
+    assert {of_spring_check(one, "set_shortest", str(n)).verdict for n in range(1, 7)} == {verdict}
+    if verdict is Verdict.FAILS:
+        assert "condemned by spring 3" in of_spring_check(one, "set_shortest", "1").remark
+
+
+def test_in_a_new_set_a_short_spring_is_a_wrong_part_and_the_others_stand():
+    one = Bench(SIX).complete()
+    one.read("free_length", of_spring("3"), 54.0, "caliper", "solid")
+    assert "wrong or a bad part" in of_spring_check(one, "free_set", "3").remark
+    assert of_spring_check(one, "free_set", "1").verdict is Verdict.PASSES
+    assert of_spring_check(one, "set_shortest", "1") is None
+
+
+def test_a_used_spring_nobody_looked_at_is_unproven_and_a_retired_one_fails():
+    one = used()
+    one.look("spring_condition", of_spring("2"), "retire", "pitted at the second coil")
+    assert of_spring_check(one, "spring_condition", "2").verdict is Verdict.FAILS
+    one.do(Put("springs", replace(one.engine.springs[0], id="9")))
+    assert of_spring_check(one, "spring_condition", "9").verdict is Verdict.UNPROVEN
+    assert of_spring_check(Bench(SIX).complete(), "spring_condition", "1") is None, "new ones need no look"
+
+
+def test_a_linear_spring_among_progressive_ones_is_found():
+    one = Bench(SIX).complete()
+    assert of_spring_check(one, "spring_type", "2").verdict is Verdict.PASSES
+    straight = [(height, 60.0 * (57.3 - height)) for height, _ in POINTS]
+    one.spring("2", straight)
+    wrong = of_spring_check(one, "spring_type", "2")
+    assert wrong.verdict is Verdict.FAILS
+    assert "linear among progressive" in wrong.inputs[0].note
+
+
+def test_an_intake_spring_in_an_exhaust_pocket_is_found_by_its_set_and_by_its_loads():
+    one = used(role="intake")
+    assert of_spring_check(one, "spring_type", one.engine.spring_at("1e")).verdict is Verdict.FAILS
+    assert of_spring_check(one, "spring_type", one.engine.spring_at("1i")).verdict is Verdict.PASSES
+    other = Bench(SIX).complete()
+    soft = [(height, load * 0.8) for height, load in POINTS]
+    other.do(
+        Put(
+            "cards",
+            SpringCard(
+                "soft", "soft card", seat_height_mm=45.0, seat_load_n=578.0, open_height_mm=36.0, open_load_n=1008.0
+            ),
+        )
+    )
+    other.spring("2", soft)
+    assert "fit soft card" in of_spring_check(other, "spring_type", "2").inputs[0].note
+
+
+def test_a_progressive_spring_has_a_direction_and_a_linear_one_has_none():
+    one = Bench(SIX).complete()
+    found = examine(one.book)
+    assert found.finding("spring_direction", "1e").verdict is Verdict.PASSES
+    one.do(Put("cards", replace(one.engine.cards[0], form="linear")))
+    assert examine(one.book).finding("spring_direction", "1e") is None
+    assert of_spring_check(one, "spring_type", "1").verdict is Verdict.FAILS, "its card says linear, its curve does not"
+    one.do(Put("cards", replace(one.engine.cards[0], form="progressive")))
+    one.do(fit_springs(one.engine, {"1e": ""}, "out")).do(fit_springs(one.engine, {"1e": "1"}, "and in"))
+    assert examine(one.book).finding("spring_direction", "1e").verdict is Verdict.UNPROVEN, (
+        "it may stand the other way now"
+    )
+
+
+@pytest.mark.parametrize(
+    ("card", "told"),
+    [
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 34.0, 1400.0, 33.0, 56.0, 9.0), ""),
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 34.0, 1400.0, 33.0, 56.0, 11.5), "which is no margin"),
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 46.0, 1400.0), "not below its installed height"),
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 34.0, 650.0), "not above its seat load"),
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 34.0, 1400.0, 34.5), "not above its bind height"),
+        (SpringCard("a", "a", (Member("outer"),), 45.0, 700.0, 34.0, 1400.0, 33.0, 60.0), "on a line to a free length"),
+    ],
+)
+def test_a_cards_own_arithmetic_is_checked(card, told):
+    words = card_words(Bench().book, card)
+    assert (words == "") if not told else told in words
+
+
+def test_geometry_stands_beside_what_was_measured_with_stress_and_fatigue():
+    """d 4.5, D 32, Na 4.6, Nt 6.6, free 52: rate 26.2524, solid 29.7, 561.78 MPa at 32.0 mm (independent computation)."""
+    member = Member("outer", wire_mm=4.5, mean_diameter_mm=32.0, coils=6.6, active_coils=4.6, free_length_mm=52.0)
+    one = Bench()
+    one.do(Put("cards", SpringCard("card", "card", (member,), 43.0, 236.0, 32.0, 525.0)))
+    one.spring("1", [(43.0, 236.3), (38.0, 367.5), (32.0, 525.0)], bind=31.5)
+    words = geometry_words(
+        one.book.__class__(
+            replace(one.engine, units={"length": "mm", "rate": "N/mm", "stress": "MPa"}), one.book.journal
+        ),
+        "1",
+    )
+    assert "rate 26.3 N/mm" in words
+    assert "Solid from coils 29.70 mm. It was read to bind at 31.50 mm: count its coils" in words
+    assert "outer 562 MPa, fatigue margin" in words
+    assert "linear spring" in form_words(one.book, "1")

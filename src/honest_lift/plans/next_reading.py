@@ -109,6 +109,8 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
                 yield from _lacking(book, one)
             elif one.ground & _AGAIN:
                 yield from _again(book, one)
+        if finding.ground & Ground.EXTRAPOLATED:
+            yield from _beyond(book, finding)
         if finding.limit is None and finding.check.dimension != OBSERVED:
             yield _unlimited(finding), None
     elif finding.verdict is Verdict.CLOSE:
@@ -143,6 +145,15 @@ def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place 
         read = readings_at(book, "spring_load", of_spring(place.name), {"test_height": height})
         if tier != LACKS or not any(not one.fate for one in read):
             yield _Need(tier, "spring_load", "", height), of_spring(place.name)
+
+
+def _beyond(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
+    """Give what would bring a load that lies outside the measured points inside them."""
+    for one in finding.inputs:
+        if one.quantity == "spring_load" and one.asked and not one.ground & Ground.MISSING:
+            planned = list(_points(book, one.asked, LACKS))
+            words = "add a test height beyond the ones of its set: a load lies outside them"
+            yield from planned or [(_Need(LACKS, "spring_load", stated=words, page="Springs"), None)]
 
 
 def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:

@@ -1,0 +1,128 @@
+"""The bare-head sheet through the real window: words typed and pasted, the cut plan, the parts of the head."""
+
+import pytest
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QGuiApplication
+
+from engines import Bench
+from honest_lift.desk import questions
+from honest_lift.facts.place import at_position
+
+ENTER = Qt.Key.Key_Return
+
+
+@pytest.fixture
+def head(qtbot, open_window):
+    """Open the sheet of an engine."""
+
+    def opened(book=None):
+        window = open_window(book)
+        window._actions["step_head"].trigger()
+        return window, window.sheets["head"]
+
+    return opened
+
+
+def choose(window, quantity, member=""):
+    window.bar.choose(next(one for one in window.bar._tasks if (one.quantity, one.member) == (quantity, member)))
+
+
+def cell(sheet, name, column):
+    return sheet.model.cells[sheet.model.row_of(name)][column]
+
+
+def test_an_observation_is_typed_and_what_is_no_word_stays_to_be_mended(qtbot, head):
+    window, sheet = head(Bench().book)
+    choose(window, "seat_contact")
+    assert sheet.page.name == "Valves and seats", "the page follows what is read"
+    assert "1 even, 2 broken, 3 off-centre" in window.bar.hint.text()
+    qtbot.keyClicks(window.bar.entry, "round")
+    qtbot.keyClick(window.bar.entry, ENTER)
+    assert "“round” is none of them" in window.bar.understood.text()
+    assert window.bar.entry.text() == "round"
+    window.bar.entry.clear()
+    qtbot.keyClicks(window.bar.entry, "off: half a thou")
+    assert "guide and seat are not in line" in window.bar.understood.text()
+    qtbot.keyClick(window.bar.entry, ENTER)
+    assert (cell(sheet, "1e", 1).text, window.session.position) == ("off-centre", "1i")
+    assert window.session.book.journal[-1].note == "half a thou"
+    assert window.session.examination.finding("seat_contact", "1e").verdict.word == "fails"
+
+
+def test_a_column_of_words_is_pasted_and_what_is_none_stays_with_its_reason(qtbot, head):
+    window, sheet = head(Bench().book)
+    choose(window, "leak_test")
+    QGuiApplication.clipboard().setText("1e\tdry\n1i\tweeping\n2i\tsoaked\n2e\tdry")
+    window.bar.paste()
+    assert [cell(sheet, name, 2).text for name in ("1e", "1i", "2i", "2e")] == ["dry", "weeping", "soaked", "dry"]
+    assert cell(sheet, "2i", 2).wrong
+    assert "1 dry, 2 weeping" in cell(sheet, "2i", 2).hover
+
+
+def test_the_first_cut_is_recorded_alone_and_undone(head):
+    window, sheet = head()
+    window.session.go("2e")
+    sheet.pages.setCurrentIndex(2)
+    assert "Cut 2 exhaust 0.0087 in" in sheet.cut.words.text()
+    sheet.cut.record.click()
+    assert window.session.examination.finding("spring_seat_level", "2e").verdict.word == "unproven"
+    assert window.session.examination.finding("installed_height", "2e").verdict.word == "unproven", (
+        "the pocket is another now"
+    )
+    assert "measured, since it was changed, at 2 exhaust" in sheet.cut.words.text()
+    assert sheet.cut.record.isHidden()
+    window._actions["undo"].trigger()
+    assert "Cut 2 exhaust" in sheet.cut.words.text()
+
+
+def test_a_guide_reading_moves_to_the_same_depth_of_another_valve(qtbot, head, monkeypatch):
+    window, sheet = head(Bench().book)
+    choose(window, "guide_bore", "middle")
+    qtbot.keyClicks(window.bar.entry, "8.05 mm")
+    qtbot.keyClick(window.bar.entry, ENTER)
+    window.session.go("1e")
+    monkeypatch.setattr(questions, "choose", lambda parent, title, question, titles, current=0: titles[0])
+    window._actions["move"].trigger()
+    assert (cell(sheet, "1e", 5).text, cell(sheet, "1i", 5).text) == ("", "8.05 mm")
+
+
+def test_parts_of_the_head_are_stated_and_judged(qtbot, open_window):
+    window = open_window(Bench().complete().book)
+    window._actions["step_engine"].trigger()
+    engine = window.sheets["engine"]
+    engine.show_page("Head parts")
+    page = engine.pages["Head parts"]
+    rows = [page.facts.records.records[i].id for i in range(page.facts.records.rowCount())]
+    index = page.facts.records.index(rows.index("lock_angle/"), 2)
+    page.facts.records.setData(index, "10", Qt.ItemDataRole.EditRole)
+    assert window.session.examination.finding("lock_angle", "1e").verdict.word == "fails"
+    engine.pages["Engine"].head.setCurrentText("aluminium")
+    engine.pages["Engine"].head.activated.emit(2)
+    assert window.session.examination.finding("hardened_base", "1e").verdict.word == "fails"
+
+
+def test_the_ladder_folds_other_steps_away_and_shows_them_on_a_click(qtbot, head):
+    window, _ = head()
+    rungs = window.ladder.rungs
+    assert {one.check.step for one in rungs.findings} == {"head"}
+    shown = len(rungs.findings)
+    assert rungs.folded
+    from PyQt6.QtCore import QPoint
+
+    qtbot.mouseClick(
+        rungs, Qt.MouseButton.LeftButton, pos=QPoint(40, round((64 + rungs.rung * shown + 10) * rungs.zoom))
+    )
+    assert not rungs.folded
+    assert len(rungs.findings) == len(window.session.examination.by_position[window.session.position])
+
+
+def test_a_bench_card_becomes_a_pdf(open_window, tmp_path, monkeypatch):
+    window = open_window()
+    window._actions["step_shims"].trigger()
+    from honest_lift.desk.printing import write_pdf
+
+    write_pdf(tmp_path / "card.pdf", "Shim plan\n1e  0.015\n", "Bench card")
+    assert (tmp_path / "card.pdf").read_bytes().startswith(b"%PDF")
+    with pytest.raises(OSError, match="No such file"):
+        write_pdf(tmp_path / "nowhere" / "card.pdf", "x", "x")
+    assert at_position("1e").title == "1 exhaust"

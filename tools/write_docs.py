@@ -33,7 +33,7 @@ def nomenclature() -> str:
     lines = [
         "# Nomenclature",
         "",
-        "Drawn from the quantity catalog (`facts/catalog.py`) by `tools/write_docs.py`. Values are kept in the inside",
+        "Drawn from the quantity catalog (`facts/quantities/`) by `tools/write_docs.py`. Values are kept in the inside",
         "unit. Outside *can be* a value is refused; outside *is mostly* it is asked once.",
         "",
         "| name | what it is | symbol | inside | measured or stated at | can be | is mostly |",

@@ -96,7 +96,7 @@ def measure_all(qtbot, window) -> int:
         steps = [one for one in window.session.plan if one.tier == LACKS]
         if not steps:
             return count
-        qtbot.keyClick(window, Qt.Key.Key_F2)
+        window._actions["next_reading"].trigger()  # F2
         assert window.session.queue, f"nothing to type for {steps[0]}"
         while window.session.queue:
             task, place = window.bar.task, window.bar.place

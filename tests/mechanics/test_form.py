@@ -15,7 +15,7 @@ def loads(kind: str) -> np.ndarray:
     if kind == "linear":
         return 30.0 * (52.0 - HEIGHTS)
     if kind == "progressive":
-        return chain_load(HEIGHTS, 52.0, np.full(8, 240.0), np.array([0.6] * 4 + [4.0] * 4))
+        return chain_load(HEIGHTS, 52.0, np.full(8, 240.0), np.array([1.5] * 4 + [4.0] * 4))
     rates = np.linspace(180.0, 900.0, 40) * 5
     return chain_load(HEIGHTS, 52.0, rates, np.linspace(0.04, 1.6, 40))
 

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections import Counter
-
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
@@ -23,13 +21,14 @@ SPRING_TYPE = Check(
     "Whether the spring is of its set's type, by its curve, its loads and the valve it is made for.",
 )  # fmt: skip
 _RISES = ("progressive", "tapered")
+_BENT, _WILD, _FEWEST = 0.15, 4.5, 5  # share of the rate, scatters, springs: simulated in docs/validation.md
 _OFF, _ALIKE = 0.10, 0.05  # off its own card, and on another's. Common practice, no source; the second from memory
 
 
 def check_type(book: Book, springs: tuple[str, ...], curves: Curves) -> list[Finding]:
     """Give a finding for each spring whose type can be told: from three points or more, its card's loads, or its role."""
     forms = [form_of(curves, row) for row in range(len(springs))]
-    usual = _usual_forms(book, springs, forms)
+    usual = _usual_bends(book, springs, forms)
     found: list[tuple[str, Input]] = []
     for row, name in enumerate(springs):
         wrong = (
@@ -59,37 +58,36 @@ def _wrong_role(book: Book, name: str) -> str:
     return f"{owner.name} is made for {owner.role} valves and it stands at {where}: exchange it"
 
 
-def _usual_forms(book: Book, springs: tuple[str, ...], forms: list[Form]) -> dict[str, str]:
-    """Give whether most springs of each set rise or are linear; a set that is split evenly has no usual form."""
-    told: dict[str, Counter[str]] = {}
+def _usual_bends(book: Book, springs: tuple[str, ...], forms: list[Form]) -> dict[str, tuple[float, float]]:
+    """Give, for each set of five or more, the middle of how much rates rise over the travel, and their own scatter."""
+    bends: dict[str, list[float]] = {}
     for name, form in zip(springs, forms, strict=True):
         owner = book.engine.set_of(name)
-        if owner and form.told != "too few points":
-            told.setdefault(owner.id, Counter())["rising" if form.is_rising else form.told] += 1
+        if owner and form.bend == form.bend:
+            bends.setdefault(owner.id, []).append(form.bend)
     return {
-        one: kinds.most_common(1)[0][0] for one, kinds in told.items() if kinds.most_common(1)[0][1] * 2 > kinds.total()
-    }
+        one: (float(np.median(own)), 1.4826 * float(np.median(np.abs(np.array(own) - np.median(own)))))
+        for one, own in bends.items() if len(own) >= _FEWEST
+    }  # fmt: skip
 
 
-def _wrong_form(book: Book, name: str, form: Form, usual: dict[str, str]) -> str:
-    """Say how a spring's curve contradicts its card or its set."""
+def _wrong_form(book: Book, name: str, form: Form, usual: dict[str, tuple[float, float]]) -> str:
+    """Say how a spring's curve contradicts its card or its set; a line through few points contradicts nothing."""
     if form.told == "too few points":
         return ""
-    if form.told == "falling":
+    if form.told == "falling" and form.bend < 1.0 - _BENT:
         return "its rate falls as it is compressed, which no spring does: measure it again"
     card, owner = book.engine.card_of(name), book.engine.set_of(name)
-    own = "rising" if form.is_rising else "linear"
-    said = "" if card is None or not card.form else "rising" if card.form in _RISES else "linear"
-    if card and said and said != own:
-        return f"its curve is {_word(own)} and its card says {card.form}: a wrong spring, or one of an earlier repair"
-    among = usual.get(owner.id, own) if owner else own
-    if among != own:
-        return f"its curve is {_word(own)} among {_word(among)} ones: a wrong spring, or one of an earlier repair"
+    rises, said = form.is_rising and form.bend > 1.0 + _BENT, card.form if card else ""
+    if (said == "linear" and rises) or (said in _RISES and form.told == "linear" and form.is_certain):
+        told = "progressive" if rises else "linear"
+        return f"its curve is {told} and its card says {said}: a wrong spring, or one of an earlier repair"
+    middle, scatter = usual.get(owner.id, (form.bend, 0.0)) if owner else (form.bend, 0.0)
+    apart = abs(form.bend - middle)
+    if apart > _BENT * middle and apart > _WILD * scatter:
+        own, others = ("linear", "progressive") if form.bend < middle else ("progressive", "linear")
+        return f"its curve is {own} among {others} ones: a wrong spring, or one of an earlier repair"
     return ""
-
-
-def _word(form: str) -> str:
-    return "progressive" if form == "rising" else form
 
 
 def _wrong_card(book: Book, name: str, curves: Curves, row: int) -> str:

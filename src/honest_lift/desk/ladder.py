@@ -22,7 +22,7 @@ if TYPE_CHECKING:
 
 _HEAD, _RUNG, _TIGHT, _FOLD = 64, 36, 30, 24
 _MANY, _SHOWN = 8, 9  # past the first rungs stand closer, past the second those of other steps fold away
-_SHARE = 0.7  # of the side that rungs take at most; the reason keeps the rest
+_SHARE = 0.745  # of the side that rungs take at most; the reason keeps the rest
 _LEFT, _RIGHT = 162, 44  # where the limit line stands, and what is kept free on the right
 _REACH = 1.15  # a rung longer than this is clipped with an arrow
 

@@ -14,9 +14,13 @@ from honest_lift.facts.edits import new_id
 VIEWS = (  # file, step, page or check, valve, theme
     ("heights", "heights", "", "6i", "light"),
     ("heights-dark", "heights", "", "5i", "dark"),
+    ("guides", "head", "Guides", "3i", "light"),
+    ("valves-and-seats", "head", "Valves and seats", "7i", "light"),
+    ("spring-seats", "head", "Spring seats", "2e", "light"),
     ("springs", "springs", "", "4i", "light"),
     ("engine", "engine", "Engine", "", "light"),
     ("cam-card", "engine", "Cam card", "", "light"),
+    ("head-parts", "engine", "Head parts", "", "light"),
     ("spring-cards", "engine", "Springs", "", "light"),
     ("tools", "engine", "Tools", "", "light"),
     ("tester", "engine", "Tester", "", "light"),
@@ -41,6 +45,8 @@ def take_shots(folder: Path) -> Iterator[Path]:
         window.dress(theme, 1.0)
         if step == "engine":
             window.sheets["engine"].show_page(page)
+        elif step == "head":
+            window.sheets["head"].open_page(page)
         elif page:
             session.look_into(page)
         for _ in range(8):

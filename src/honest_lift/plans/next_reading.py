@@ -153,7 +153,7 @@ def _beyond(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]
         if one.quantity == "spring_load" and one.asked and not one.ground & Ground.MISSING:
             planned = list(_points(book, one.asked, LACKS))
             words = "add a test height beyond the ones of its set: a load lies outside them"
-            yield from planned or [(_Need(LACKS, "spring_load", stated=words, page="Springs"), None)]
+            yield from planned or [(_Need(STALE, "spring_load", stated=words, page="Springs"), None)]
 
 
 def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:

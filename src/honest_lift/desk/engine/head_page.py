@@ -24,7 +24,7 @@ class HeadPage(Page):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _HINT)
-        self.stated = StatedTable(session, _PLACES, self.tr("Parts of the head"))
+        self.stated = StatedTable(session, _PLACES, self.tr("Parts of the head"), 330)
         self.facts = self.follow(self.stated.view, lambda row: None)
         self.column.addWidget(self.facts, 1)
         self.refresh()

@@ -32,8 +32,8 @@ class _Row(Struct, frozen=True):
 class StatedTable:
     """The table of some quantities, each at the roles it is stated for ("" for the whole engine)."""
 
-    def __init__(self, session: Session, places: Mapping[str, Sequence[str]], title: str) -> None:
-        self.session, self._places = session, places
+    def __init__(self, session: Session, places: Mapping[str, Sequence[str]], title: str, wide: int = 216) -> None:
+        self.session, self._places, self._wide = session, places, wide
         self._reading: set[str] = set()  # lines whose next value is a reading
         self.view = RecordTable(self._columns(), title)
         self._shown: dict[str, str] = {}
@@ -55,7 +55,7 @@ class StatedTable:
 
     def _columns(self) -> list[Column]:
         return [
-            Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=216),
+            Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=self._wide),
             Column("kind", self._kind, self._put_kind, lambda: _KINDS, width=110),
             Column("value", self._value, self._put_value, right=True, width=90, kind=_kind_of),
             Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=124),

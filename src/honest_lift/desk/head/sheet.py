@@ -116,6 +116,10 @@ class HeadSheet(QWidget):
         self._size_columns()
         self.asked.emit(self.page.read[0][0])
 
+    def open_page(self, name: str) -> None:
+        """Open a page by its name."""
+        self.pages.setCurrentIndex([page.name for page in PAGES].index(name))
+
     def follow_task(self, task: Task | None) -> None:
         """Turn to the page of what is read, and show its column."""
         page = page_of(task)

@@ -43,8 +43,8 @@ class SpringsGrid(ReadingGrid):
             "at",
             "set",
             *(one.removesuffix(unit).rstrip() for one in read),
-            "share\nof set",
-            "off\ncard",
+            "share\nof set, %",
+            "off\ncard, %",
             "",
         )
 
@@ -83,4 +83,4 @@ class SpringsGrid(ReadingGrid):
 
 
 def _percent(value: float | None) -> str:
-    return "–" if value is None or value != value else f"{in_figures(value, 'percent', '%', 0)} %"
+    return "–" if value is None or value != value else f"{in_figures(value, 'percent', '%', 0)}"

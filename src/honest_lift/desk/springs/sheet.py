@@ -80,7 +80,7 @@ class SpringsSheet(QWidget):
         words = [self.tr("spring {0}").format(self.session.spring)]
         words += [self.tr("loads in {0}").format(self.session.unit("load"))]
         words += [owner.name] if owner else []
-        words += [card.name] if card else []
+        words += [card.name] if card and not card.paint else []
         words += [self.tr("paint: {0}").format(card.paint)] if card and card.paint else []
         self.subtitle.setText(", ".join(words))
         self._show_geometry()

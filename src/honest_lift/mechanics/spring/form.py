@@ -42,6 +42,16 @@ class Form:
         """Tell whether its rate goes up as it is compressed."""
         return self.told in ("rising", "progressive", "tapered")
 
+    @property
+    def bend(self) -> float:
+        """Give the rate at the bottom of the travel over that at the top; NaN for fewer than three points."""
+        return float(self.rates_n_mm[0] / self.rates_n_mm[-1]) if len(self.rates_n_mm) > 1 else float("nan")
+
+    @property
+    def is_certain(self) -> bool:
+        """Tell whether points are enough to call a line a line: with fewer than five a kink can hide between them."""
+        return len(self.rates_n_mm) >= 4
+
 
 def recognise(heights_mm: Array, loads_n: Array, u_n: Array) -> Form:
     """Tell the form from points (p,) with heights rising and the standard doubt of each load alone.

@@ -84,6 +84,23 @@ def test_a_tip_nobody_measured_leaves_its_whole_head_unproven():
     assert verdicts == {Verdict.UNPROVEN}
 
 
+@pytest.mark.parametrize("spread", [0.0, 0.001, 1.0])
+def test_a_tip_only_assumed_lets_no_tip_of_its_head_pass(spread):
+    one = bench()
+    one.do(
+        StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "stem_tip_height"))
+    )
+    one.state("stem_tip_height", 50.0, at_position("1e"), kind="assumed", low=50.0 - spread, high=50.0 + spread)
+    assert {found(one, "tip_level", name).verdict for name in one.names} == {Verdict.UNPROVEN}
+
+
+def test_what_a_file_states_of_a_look_nobody_took_proves_nothing():
+    one = bench()
+    one.do(StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "leak_test")))
+    for place in (at_position("1e"), ENGINE):
+        assert found(one.state("leak_test", 0.0, place), "leak_test").verdict is Verdict.UNPROVEN
+
+
 def test_tips_of_two_specifications_are_not_held_against_each_other():
     one = bench()
     for name, height in (("1i", 52.0), ("2i", 52.0)):
@@ -217,4 +234,3 @@ def test_a_word_set_by_a_later_program_is_never_read_as_a_pass():
     one.do(Confirm((msgspec.structs.replace(odd, value=1.5),)))
     assert found(one, "seat_contact").verdict is Verdict.UNPROVEN
     assert np.isnan(found(one, "seat_contact").figure)
-    assert ENGINE.title == "engine"

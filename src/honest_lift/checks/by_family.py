@@ -9,7 +9,6 @@ from honest_lift.checks.finding import Finding
 from honest_lift.checks.guides import check_guides
 from honest_lift.checks.locks import check_locks
 from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
-from honest_lift.checks.spring_direction import check_direction
 from honest_lift.checks.spring_seats import check_spring_seats
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
@@ -41,7 +40,6 @@ _FAMILIES = (
     _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
             "retainer_rocker", "retainer_spigot", "spring_inside"),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
-    _family(check_direction, "spring_direction", "spring_load", "reference_load"),
 )  # fmt: skip
 
 

@@ -13,16 +13,19 @@ from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
 from honest_lift.checks.spring_card import check_against_card
 from honest_lift.checks.spring_condition import check_conditions
+from honest_lift.checks.spring_direction import check_direction, progressive_springs
 from honest_lift.checks.spring_set import check_in_set
 from honest_lift.checks.spring_type import check_type
 from honest_lift.checks.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
+from honest_lift.estimates.spring_form import forms_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst
 
 _OF_SPRINGS = frozenset({"spring_load", "bind_height", "free_length", "spring_condition", "reference_load"})
+_DIRECTION = frozenset({"spring_direction"})
 _SPRING = frozenset({"spring"})
 
 
@@ -66,8 +69,9 @@ class Examination:
 
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
-    _, of_springs = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
-    found = [*_of_valves(book, gathered_of(book)), *of_families(book), *of_springs]
+    _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
+    standing = check_direction(narrowed(book, _DIRECTION, _SPRING), progressive)
+    found = [*_of_valves(book, gathered_of(book)), *of_families(book), *standing, *of_springs]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
@@ -77,7 +81,7 @@ def examine(book: Book) -> Examination:
 
 def gathered_of(book: Book) -> Gathered:
     """Give what stands at every valve, with the curves of all springs in hand, the one that is not there last."""
-    curves, _ = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
+    curves, _, _ = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     index = {name: i for i, name in enumerate((*(one.id for one in book.engine.springs), ""))}
     return gather(book, curves, index)
 
@@ -118,14 +122,16 @@ _judged: list[_Judged] = last_few()
 
 
 @by_value
-def _springs(book: Book) -> tuple[Curves, tuple[Finding, ...]]:
-    """Give the curves of all springs, the one that is not there last, and what is found of those in hand."""
+def _springs(book: Book) -> tuple[Curves, tuple[Finding, ...], frozenset[str]]:
+    """Give the curves of all springs, the one that is not there last, what is found of those in hand, and the progressive ones."""
     names = tuple(one.id for one in book.engine.springs)
     curves = spring_curves(book, (*names, ""))
     if not names:
-        return curves, ()
+        return curves, (), frozenset()
     in_hand = curves.take(range(len(names)))
-    return curves, (
-        *check_type(book, names, in_hand), *check_conditions(book, names), *check_against_card(book, names, in_hand),
+    forms = forms_of(in_hand)
+    found = (
+        *check_type(book, names, in_hand, forms), *check_conditions(book, names), *check_against_card(book, names, in_hand),
         *check_free_length(book, names), *check_in_set(book, names, in_hand),
     )  # fmt: skip
+    return curves, found, progressive_springs(book, names, forms)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_valves import everywhere, on_valves, where_stated
+from honest_lift.checks.on_valves import everywhere, is_given, on_valves, where_stated
 from honest_lift.estimates.estimate import derive, estimate_of
 from honest_lift.estimates.of_spring import inside_of_outer
 from honest_lift.facts.engine import Book
@@ -37,27 +37,26 @@ def check_locks(book: Book) -> list[Finding]:
     """Hold locks against retainer and stem, and the retainer against the spring and the rocker."""
     retainer, lock = everywhere(book, "retainer_angle"), everywhere(book, "lock_angle")
     angles = {"lock": (lock.figure.value, "angle"), "retainer": (retainer.figure.value, "angle")}
-    made_for, stem = everywhere(book, "lock_stem"), everywhere(book, "stem_at_lock")
-    stems = {"made for": (made_for.figure.value, "length"), "stem": (stem.figure.value, "length")}
-    found = [
-        *on_valves(book, LOCK_ANGLE, derive(np.subtract, lock, retainer), angles),
-        *where_stated(on_valves(book, LOCK_STEM, derive(np.subtract, made_for, stem), stems), "lock_stem"),
-        *_standing_out(book),
-        *_on_retainer(book),
-    ]
+    found = [*on_valves(book, LOCK_ANGLE, derive(np.subtract, lock, retainer), angles), *_standing_out(book)]
+    if is_given(book, "lock_stem"):
+        made_for, stem = everywhere(book, "lock_stem"), everywhere(book, "stem_at_lock")
+        stems = {"made for": (made_for.figure.value, "length"), "stem": (stem.figure.value, "length")}
+        found += where_stated(on_valves(book, LOCK_STEM, derive(np.subtract, made_for, stem), stems), "lock_stem")
+    if is_given(book, "retainer_spigot"):
+        found += _on_retainer(book)
     if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
         found += on_valves(book, RETAINER_ROCKER, everywhere(book, "retainer_rocker"), {})
     return found
 
 
 def _standing_out(book: Book) -> list[Finding]:
-    out, long = everywhere(book, "lock_out"), everywhere(book, "lock_length")
-    terms = {"standing out": (out.figure.value, "length"), "lock length": (long.figure.value, "length")}
-    engaged = derive(_share_inside, out, long)
-    return [
-        *on_valves(book, LOCK_OUT, out, {}),
-        *where_stated(on_valves(book, LOCK_ENGAGED, engaged, terms), "lock_length"),
-    ]
+    out = everywhere(book, "lock_out")
+    found = on_valves(book, LOCK_OUT, out, {})
+    if is_given(book, "lock_length"):
+        long = everywhere(book, "lock_length")
+        terms = {"standing out": (out.figure.value, "length"), "lock length": (long.figure.value, "length")}
+        found += where_stated(on_valves(book, LOCK_ENGAGED, derive(_share_inside, out, long), terms), "lock_length")
+    return found
 
 
 def _share_inside(out_mm: Array, long_mm: Array) -> Array:

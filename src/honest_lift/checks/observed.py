@@ -26,7 +26,8 @@ def findings_observed(
     for case, (place, position, one) in enumerate(zip(places, positions, inputs, strict=True)):
         choice = choice_of(one)
         provisional = choice.verdict if choice else Verdict.UNPROVEN
-        verdict = Verdict.UNPROVEN if one.ground & ~Ground.SPECIFIED else provisional
+        seen = one.kind == "observed" and not one.ground & ~Ground.SPECIFIED  # what a file states nobody has looked at
+        verdict = provisional if seen else Verdict.UNPROVEN
         found.append(Finding(
             check, place, position, nan, nan, nan, nan, None, nan, verdict, provisional, nan, nan, False, one.ground,
             (one,), (), choice.says if choice else "", none, case, choice.key if choice else "",

@@ -10,6 +10,7 @@ from honest_lift.checks.observed import findings_observed
 from honest_lift.estimates.estimate import Estimate
 from honest_lift.estimates.of_valve import at_valve, at_valves
 from honest_lift.facts.engine import Book
+from honest_lift.facts.journal import Reading
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Array, Ground
@@ -32,6 +33,15 @@ def limits_at(book: Book, check: str) -> list[Limit | None]:
         limit_for(engine.limits, check, one.role, engine.lifter, engine.guide_material)
         for one in engine.layout.positions
     ]
+
+
+def is_given(book: Book, quantity: str) -> bool:
+    """Tell whether anybody has stated or measured a quantity anywhere on the engine, or a file held one that made no sense."""
+    return (
+        any(one.quantity == quantity for one in book.engine.facts)
+        or any(isinstance(one, Reading) and one.quantity == quantity for one in book.journal)
+        or any(one.quantity == quantity for one in book.set_aside)
+    )
 
 
 def on_valves(

@@ -7,6 +7,7 @@ leaves it unproven for all.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from dataclasses import replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -47,5 +48,8 @@ def among(estimate: Estimate, groups: Sequence[NDArray[np.int64]], rule: Callabl
             lacking = tuple(one for row in group if not finite[row] for one in estimate.inputs[row])
             for row in group[finite[group]]:
                 inputs[row] += lacking
+        assumed = figure.assumed.copy()
+        assumed[:, group] |= assumed[:, group].any(axis=1, keepdims=True)  # what one of them rests on, all do
+        figure = replace(figure, assumed=assumed)
         figure = figure.on_ground(alone | (own & ~finite), Ground.MISSING)
     return Estimate(figure, tuple(inputs))

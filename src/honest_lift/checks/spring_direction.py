@@ -5,29 +5,24 @@ from __future__ import annotations
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.on_valves import looked_at
-from honest_lift.estimates.loads import spring_curves
-from honest_lift.estimates.spring_form import form_of
 from honest_lift.facts.engine import Book
+from honest_lift.mechanics.spring.form import Form
 
 SPRING_DIRECTION = Check(
     "spring_direction", "Spring the right way up", "springs", OBSERVED, "Which way up a progressive spring stands.",
 )  # fmt: skip
 
 
-def check_direction(book: Book) -> list[Finding]:
-    """Give what was seen at every valve that has a progressive spring, by its card or by its curve."""
-    rising = _progressive(book)
+def check_direction(book: Book, progressive: frozenset[str]) -> list[Finding]:
+    """Give what was seen at every valve that has a progressive spring."""
+    if not progressive or not book.engine.layout.positions:
+        return []
     seen = looked_at(book, SPRING_DIRECTION, "spring_direction")
-    return [one for one in seen if book.engine.spring_at(one.position) in rising]
+    return [one for one in seen if book.engine.spring_at(one.position) in progressive]
 
 
-def _progressive(book: Book) -> set[str]:
-    names = [one.id for one in book.engine.springs]
-    by_card = {name for name in names if (card := book.engine.card_of(name)) and card.form == "progressive"}
-    unknown = [name for name in names if name not in by_card and not getattr(book.engine.card_of(name), "form", "")]
-    if not unknown:
-        return by_card
-    curves = spring_curves(book, unknown)
-    return by_card | {
-        name for row, name in enumerate(unknown) if form_of(curves, row).told in ("rising", "progressive")
-    }
+def progressive_springs(book: Book, springs: tuple[str, ...], forms: list[Form]) -> frozenset[str]:
+    """Tell which springs are progressive: their cards say so, or their curves where no card says anything."""
+    said = {name: getattr(book.engine.card_of(name), "form", "") for name in springs}
+    by_curve = {name for name, form in zip(springs, forms, strict=True) if form.told in ("rising", "progressive")}
+    return frozenset(name for name in springs if said[name] == "progressive" or (not said[name] and name in by_curve))

@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_valves import everywhere, on_valves, where_stated
+from honest_lift.checks.on_valves import everywhere, is_given, on_valves, where_stated
 from honest_lift.checks.spread_out import among
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.of_spring import inside, outside
@@ -56,15 +56,17 @@ def _high_words(book: Book, height: Estimate) -> list[str]:
 
 
 def _on_floor(book: Book) -> list[Finding]:
-    floor, boss = everywhere(book, "floor_diameter"), everywhere(book, "pilot_diameter")
+    """Hold the spring against floor and boss, where anybody says how wide they are."""
     springs = [book.engine.spring_at(one.id) for one in book.engine.layout.positions]
-    wide = estimate_of([outside(book, one) for one in springs])
-    bore = estimate_of([inside(book, one) for one in springs])
-    room = derive(np.subtract, floor, wide)
-    over = derive(np.subtract, bore, boss)
-    on_floor = {"floor": (floor.figure.value, "length"), "spring outside": (wide.figure.value, "length")}
-    over_boss = {"spring inside": (bore.figure.value, "length"), "boss": (boss.figure.value, "length")}
-    return [
-        *where_stated(on_valves(book, SPRING_ON_FLOOR, room, on_floor), "floor_diameter"),
-        *where_stated(on_valves(book, SPRING_OVER_BOSS, over, over_boss), "pilot_diameter"),
-    ]
+    found: list[Finding] = []
+    if is_given(book, "floor_diameter"):
+        floor, wide = everywhere(book, "floor_diameter"), estimate_of([outside(book, one) for one in springs])
+        terms = {"floor": (floor.figure.value, "length"), "spring outside": (wide.figure.value, "length")}
+        room = on_valves(book, SPRING_ON_FLOOR, derive(np.subtract, floor, wide), terms)
+        found += where_stated(room, "floor_diameter")
+    if is_given(book, "pilot_diameter"):
+        boss, bore = everywhere(book, "pilot_diameter"), estimate_of([inside(book, one) for one in springs])
+        terms = {"spring inside": (bore.figure.value, "length"), "boss": (boss.figure.value, "length")}
+        over = on_valves(book, SPRING_OVER_BOSS, derive(np.subtract, bore, boss), terms)
+        found += where_stated(over, "pilot_diameter")
+    return found

@@ -6,15 +6,14 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED, findings_observed
-from honest_lift.checks.on_springs import role_of
+from honest_lift.checks.on_springs import card_figures, role_of
 from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.estimates.loads import Curves
-from honest_lift.estimates.spring_form import form_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import of_spring, position_title
 from honest_lift.mechanics.spring.form import Form
-from honest_lift.numbers.doubt import exact
+from honest_lift.numbers.doubt import Array, exact
 
 SPRING_TYPE = Check(
     "spring_type", "Right spring", "springs", OBSERVED,
@@ -25,16 +24,16 @@ _BENT, _WILD, _FEWEST = 0.15, 4.5, 5  # share of the rate, scatters, springs: si
 _OFF, _ALIKE = 0.10, 0.05  # off its own card, and on another's. Common practice, no source; the second from memory
 
 
-def check_type(book: Book, springs: tuple[str, ...], curves: Curves) -> list[Finding]:
+def check_type(book: Book, springs: tuple[str, ...], curves: Curves, forms: list[Form]) -> list[Finding]:
     """Give a finding for each spring whose type can be told: from three points or more, its card's loads, or its role."""
-    forms = [form_of(curves, row) for row in range(len(springs))]
+    off = _off_own_card(book, springs, curves)
     usual = _usual_bends(book, springs, forms)
     found: list[tuple[str, Input]] = []
     for row, name in enumerate(springs):
         wrong = (
             _wrong_role(book, name)
             or _wrong_form(book, name, forms[row], usual)
-            or _wrong_card(book, name, curves, row)
+            or _wrong_card(book, name, curves, row, float(off[row]))
         )
         owner = book.engine.set_of(name)
         told = forms[row].told != "too few points" or bool(owner and owner.role and book.engine.position_of(name))
@@ -90,10 +89,20 @@ def _wrong_form(book: Book, name: str, form: Form, usual: dict[str, tuple[float,
     return ""
 
 
-def _wrong_card(book: Book, name: str, curves: Curves, row: int) -> str:
+def _off_own_card(book: Book, springs: tuple[str, ...], curves: Curves) -> Array:
+    """Give the largest share (n,) by which each spring's loads are off its own card; 0 where that can't be told."""
+    worst = np.zeros(len(springs))
+    for height, load in (("seat_height_mm", "seat_load_n"), ("open_height_mm", "open_load_n")):
+        at, asked = card_figures(book, springs, height), card_figures(book, springs, load)
+        own = curves.load(Estimate(exact(at), ((),) * len(springs))).figure.value
+        worst = np.fmax(worst, np.abs(own / asked - 1.0))
+    return worst
+
+
+def _wrong_card(book: Book, name: str, curves: Curves, row: int, off: float) -> str:
     """Say which other card of this engine a spring's loads fit, where they do not fit its own."""
     own = book.engine.card_of(name)
-    if own is None or _off(own, curves, row) <= _OFF:
+    if own is None or off <= _OFF:
         return ""
     others = [card for card in book.engine.cards if card.id != own.id and _off(card, curves, row) <= _ALIKE]
     return f"its loads are off its own card and fit {others[0].name}: a spring of that type" if others else ""

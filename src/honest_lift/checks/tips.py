@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_valves import everywhere, on_valves, where_stated
+from honest_lift.checks.on_valves import everywhere, is_given, on_valves, where_stated
 from honest_lift.checks.spread_out import among
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.facts.engine import Book
@@ -29,7 +29,10 @@ _ANOTHER_VALVE_MM = 0.030 * 25.4  # off by that it is another valve. Common prac
 
 def check_tips(book: Book) -> list[Finding]:
     """Hold every tip against its neighbours, and where a height is specified against that."""
-    tips, target = everywhere(book, "stem_tip_height"), everywhere(book, "tip_height_target")
+    tips = everywhere(book, "stem_tip_height")
+    if not is_given(book, "tip_height_target"):
+        return _level(book, tips, np.full(len(tips.inputs), np.nan))
+    target = everywhere(book, "tip_height_target")
     level = _level(book, tips, target.figure.value)
     off = derive(np.subtract, tips, target)
     terms = {"tip height": (tips.figure.value, "length"), "specified": (target.figure.value, "length")}

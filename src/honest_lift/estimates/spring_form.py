@@ -21,6 +21,11 @@ def form_of(curves: Curves, row: int) -> Form:
     return recognise(heights, loads, _own_doubt(curves, row)[known])
 
 
+def forms_of(curves: Curves) -> list[Form]:
+    """Tell the form of every spring (n,)."""
+    return [form_of(curves, row) for row in range(len(curves.inputs))]
+
+
 def _own_doubt(curves: Curves, row: int) -> np.ndarray:
     """Give the doubt of each point's load by itself: what all points share bends no curve."""
     own = [i for i, source in enumerate(curves.loads.sources) if source.key.startswith("scatter:")]

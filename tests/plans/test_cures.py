@@ -8,7 +8,7 @@ from honest_lift.checks.examine import examine
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.place import at_position
-from honest_lift.plans.cures import cures_for
+from honest_lift.plans.cures import TRIED, cures_for
 
 METRIC = Describe({"units": dict(METRIC_UNITS)}, "millimetres")
 
@@ -81,3 +81,24 @@ def replace_position(finding):
 
     assert replace  # records and findings are replaced alike
     return changed(finding, position="")
+
+
+def test_a_condemned_set_names_the_one_that_lies_ready_and_a_bad_spring_its_spares():
+    from engines import demo
+
+    found = examine(demo())
+    whole = cures_for(demo(), found.finding("set_weakest", "1e"))[0]
+    assert "new set in its box lies ready" in whole
+    assert "no pass here: the others have seen the same heat" in whole
+    assert (
+        cures_for(demo(), found.finding("card_seat_load", "4i"))[0]
+        == "another spring at 4 intake: spares of its card are N1, N2, N3, N4, …"
+    )
+    assert cures_for(demo(), found.finding("leak_test", "4e")) == ("it weeps: mend the seat and try again",)
+
+
+def test_every_check_that_can_fail_has_a_cure():
+    from honest_lift.desk.engine.limits_page import DIMENSIONS
+    from honest_lift.plans.plain_cures import _WRITTEN
+
+    assert set(_WRITTEN) | set(TRIED) == set(DIMENSIONS)

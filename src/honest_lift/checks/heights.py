@@ -10,7 +10,7 @@ from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
 from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import Array, Ground
 
 INSTALLED_HEIGHT = Check(
     "installed_height", "Installed height", "heights", "length",
@@ -54,6 +54,7 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
         "open height": (open_height(height, lift), "length"),
         "bind height": (solid, "length"),
         "travel to bind": (travel_to_bind(height, solid), "length"),
+        "inner height": (height - _inner_step(valves), "length"),
     }
     return findings(
         BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
@@ -62,3 +63,12 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
             for spring, light in zip(valves.springs, valves.coil_light, strict=True)
         ],
     )  # fmt: skip
+
+
+def _inner_step(valves: Valves) -> Array:
+    """Give how much shorter (n,) in mm the inner of each nest stands than its outer: its step, less what the stacks differ."""
+    steps = []
+    for card, more in zip(valves.cards, valves.more_mm, strict=True):
+        inner = card.members[1].step_mm if card and len(card.members) > 1 else None
+        steps.append(np.nan if inner is None else inner - more)
+    return np.array(steps)

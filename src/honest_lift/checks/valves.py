@@ -39,6 +39,7 @@ class Valves:
     stack_remarks: tuple[str, ...]
     cards: tuple[SpringCard | None, ...]
     coil_light: tuple[str, ...]
+    more_mm: tuple[float, ...]
 
     @property
     def places(self) -> tuple[Place, ...]:
@@ -94,6 +95,7 @@ class Gathered:
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
             tuple(one.card for one in at), tuple(one.coil_light for one in at),
+            tuple(one.more_mm for one in at),
         )  # fmt: skip
 
 

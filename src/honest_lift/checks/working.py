@@ -96,6 +96,13 @@ def _open(page: _Page) -> list[str]:
     return [page.line("open height", "installed height - lift", f"{page.bare(height)} - {page.bare(lift)}", opened)]
 
 
+def _inner(page: _Page) -> list[str]:
+    """Say at which height of its own the inner of a nest stands."""
+    height, inner = page.term("installed height"), page.term("inner height")
+    figures = f"{page.bare(height)} - {page.bare(height - inner)}"
+    return [page.line("inner stands at", "installed - its step", figures, inner)]
+
+
 def _bind_margin(page: _Page) -> list[str]:
     height, lift, bind, travel = (
         page.term(title) for title in ("installed height", "valve lift", "bind height", "travel to bind")
@@ -190,7 +197,7 @@ _SEEN = ("seat_contact", "leak_test", "parts_condition", "spring_standing", "ret
          "spring_direction", "spring_type")  # fmt: skip
 _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "installed_height": (_installed,),
-    "bind_margin": (_installed, _lift, _open, _bind_margin),
+    "bind_margin": (_installed, _inner, _lift, _open, _bind_margin),
     "seat_load": (_installed, _load_at("installed height")),
     "open_load": (_installed, _lift, _open, _load_at("open height")),
     "retainer_seal": (_lift, _seal),

@@ -17,23 +17,21 @@ from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.loads import check_open_load, check_seat_load
-from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered
 from honest_lift.checks.wording import digits
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.numbers.units import in_figures
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.plain_cures import plain_cures, say
 from honest_lift.plans.windows import windows_of
 
 _CHECKS = (
-    check_installed_height,
-    check_bind_margin,
-    check_seat_load,
-    check_open_load,
-    check_retainer_seal,
-    check_card_lift,
-)
+    check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
+    check_open_stress,
+)  # fmt: skip
+TRIED = ("installed_height", "bind_margin", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress")
 _OFFSET_MM = 0.050 * 25.4  # the step offset locks are made in. Common practice, no source
 _MOST_CUT_MM, _MOST_LESS_MM = 3.0, 2.5  # beyond it nobody would. From memory
 _SHOWN = 4
@@ -52,21 +50,9 @@ def cures_for(book: Book, finding: Finding) -> tuple[str, ...]:
     """Give what would put a failing or close finding right, in a sentence each, the least work first."""
     if finding.verdict not in (Verdict.FAILS, Verdict.CLOSE) or not finding.position:
         return ()
-    if finding.check.dimension == OBSERVED:
-        return (finding.remark,) if finding.remark else ()
-    if not isfinite(finding.margin):
-        return ()
-    simple = _SIMPLE.get(finding.check.name)
-    if simple is not None:
-        return tuple(simple(book.engine, finding))
-    if finding.check.name not in (
-        "installed_height",
-        "bind_margin",
-        "seat_load",
-        "open_load",
-        "retainer_seal",
-        "card_lift",
-    ):
+    if plain := plain_cures(book.engine, finding):
+        return plain
+    if not isfinite(finding.margin) or finding.check.name not in TRIED:
         return ()
     gathered = gathered_of(book)
     row = next(i for i, one in enumerate(gathered.at) if one.name == finding.position)
@@ -84,21 +70,21 @@ def _moves(book: Book, gathered: Gathered, row: int, finding: Finding) -> list[_
     window = windows_of(book, gathered, [(row, gathered.rows[row])])[0]
     height = float(gathered.valves([row]).installed.figure.value[0])
     moves = [
-        _Move(f"locks that lift the retainer by {_say(engine, _OFFSET_MM)}", _OFFSET_MM, _OFFSET_MM),
-        _Move(f"locks that lower the retainer by {_say(engine, _OFFSET_MM)}", -_OFFSET_MM, -_OFFSET_MM),
+        _Move(f"locks that lift the retainer by {say(engine, _OFFSET_MM)}", _OFFSET_MM, _OFFSET_MM),
+        _Move(f"locks that lower the retainer by {say(engine, _OFFSET_MM)}", -_OFFSET_MM, -_OFFSET_MM),
     ]
     short = _up(window.low.height_mm - height) if window.low and not window.missing else 0.0
     if 0.0 < short <= _MOST_CUT_MM:
-        moves.append(_Move(f"cut the pocket by {_say(engine, short)}", short))
-        moves.append(_Move(f"a valve whose groove stands {_say(engine, short)} further out", short, short))
+        moves.append(_Move(f"cut the pocket by {say(engine, short)}", short))
+        moves.append(_Move(f"a valve whose groove stands {say(engine, short)} further out", short, short))
     if finding.check.name == "retainer_seal":
-        moves.insert(0, _Move(f"shorten the guide by {_say(engine, _up(needed))}", gap=_up(needed)))
+        moves.insert(0, _Move(f"shorten the guide by {say(engine, _up(needed))}", gap=_up(needed)))
     if (
         finding.check.dimension == "length"
         and finding.check.name != "installed_height"
         and _up(needed) <= _MOST_LESS_MM
     ):
-        moves.append(_Move(f"{_say(engine, _up(needed))} less lift at the valve", lift=-_up(needed)))
+        moves.append(_Move(f"{say(engine, _up(needed))} less lift at the valve", lift=-_up(needed)))
     return moves
 
 
@@ -141,63 +127,8 @@ def _up(value_mm: float) -> float:
     return ceil(value_mm * 100 - 1e-6) / 100 if np.isfinite(value_mm) else float("nan")
 
 
-def _say(engine: Engine, value_mm: float) -> str:
-    unit = engine.unit("length")
-    return in_words(value_mm, "length", unit, 4 if unit == "in" and value_mm < 0.05 else None)
-
-
 def _effect(engine: Engine, before: Finding, after: Finding) -> str:
     dimension = after.check.dimension
     unit, places = engine.unit(dimension), digits(after, engine)
     figures = " to ".join(in_figures(one.figure, dimension, unit, places) for one in (before, after))
     return f"{after.check.title.lower()} {figures} {unit}".rstrip()
-
-
-# --- one-line cures of what stands by itself ---
-
-
-def _guide(engine: Engine, one: Finding) -> list[str]:
-    amount = _say(engine, _fine(one))
-    if one.figure < one.lowest + one.expanded:
-        return [f"hone the guide by {amount}: the clearance then passes, and the seat is to be looked at again"]
-    return [f"{amount} too wide to pass: another guide, or a valve with a thicker stem; then cut the seat to it"]
-
-
-def _tip(engine: Engine, one: Finding) -> list[str]:
-    amount = _say(engine, abs(one.figure))
-    if one.figure > 0:
-        return [
-            f"a valve whose tip stands {amount} lower; or tip it by {amount}, as far as its groove and hardening allow"
-        ]
-    return [
-        f"a valve whose tip stands {amount} higher, or a lash cap of {amount}; do not set its rocker apart to hide it"
-    ]
-
-
-def _lock(engine: Engine, one: Finding) -> list[str]:
-    return [f"locks and retainer of one make: they are to stand {_say(engine, _fine(one))} deeper"]
-
-
-def _rocker(engine: Engine, one: Finding) -> list[str]:
-    return [
-        f"relieve the rocker's underside by {_say(engine, _fine(one))}, or a retainer lower by that; a lash cap lifts it too"
-    ]
-
-
-def _margin(engine: Engine, one: Finding) -> list[str]:
-    return [f"another valve: its edge is {_say(engine, _fine(one))} short, and facing it again takes more"]
-
-
-def _seat(engine: Engine, one: Finding) -> list[str]:
-    return ["bring the seats into one plane: Bare head, Spring seats has the cut plan"]
-
-
-def _fine(one: Finding) -> float:
-    """Give what the margin lacks to pass, with its doubt, rounded up to a thousandth of a millimetre."""
-    return ceil((one.expanded - one.margin) * 1000 - 1e-6) / 1000
-
-
-_SIMPLE = {
-    "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "retainer_rocker": _rocker,
-    "valve_margin": _margin, "spring_seat_level": _seat,
-}  # fmt: skip

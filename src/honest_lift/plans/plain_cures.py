@@ -1,0 +1,132 @@
+"""Cures of what stands by itself, in a line each with its amount: guides, tips, locks, seats, springs of a set."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import ceil, isfinite
+
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.observed import OBSERVED
+from honest_lift.facts.engine import Engine
+from honest_lift.facts.place import position_title
+from honest_lift.numbers.units import in_words
+
+_SPARES = 4  # named at most
+
+
+def plain_cures(engine: Engine, one: Finding) -> tuple[str, ...]:
+    """Give what would put a finding right that moves no other figure of the program; none for heights and loads."""
+    if one.check.dimension == OBSERVED:
+        return (one.remark,) if one.remark else ()
+    write = _WRITTEN.get(one.check.name)
+    return tuple(write(engine, one)) if write and isfinite(one.margin) else ()
+
+
+def say(engine: Engine, value_mm: float) -> str:
+    """Write an amount, a small one with as many digits as it needs."""
+    unit = engine.unit("length")
+    return in_words(value_mm, "length", unit, 4 if unit == "in" and value_mm < 0.05 else None)
+
+
+def _guide(engine: Engine, one: Finding) -> list[str]:
+    amount = say(engine, _fine(one))
+    if one.figure < one.lowest + one.expanded:
+        return [f"hone the guide by {amount}: the clearance then passes, and the seat is to be looked at again"]
+    return [f"{amount} too wide to pass: another guide, or a valve with a thicker stem; then cut the seat to it"]
+
+
+def _tip(engine: Engine, one: Finding) -> list[str]:
+    amount = say(engine, abs(one.figure))
+    if one.figure > 0:
+        return [
+            f"a valve whose tip stands {amount} lower; or tip it by {amount}, as far as its groove and hardening allow"
+        ]
+    return [
+        f"a valve whose tip stands {amount} higher, or a lash cap of {amount}; do not set its rocker apart to hide it"
+    ]
+
+
+def _lock(engine: Engine, one: Finding) -> list[str]:
+    return [f"locks and retainer of one make: they are to stand {say(engine, _fine(one))} deeper"]
+
+
+def _rocker(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"relieve the rocker's underside by {say(engine, _fine(one))}, or a retainer lower by that; a lash cap lifts it too"
+    ]
+
+
+def _margin(engine: Engine, one: Finding) -> list[str]:
+    return [f"another valve: its edge is {say(engine, _fine(one))} short, and facing it again takes more"]
+
+
+def _seat(engine: Engine, one: Finding) -> list[str]:
+    return ["bring the seats into one plane: Bare head, Spring seats has the cut plan"]
+
+
+def _fine(one: Finding) -> float:
+    """Give what the margin lacks to pass, with its doubt, rounded up to a thousandth of a millimetre."""
+    return ceil((one.expanded - one.margin) * 1000 - 1e-6) / 1000
+
+
+def _engaged(engine: Engine, one: Finding) -> list[str]:
+    return [f"locks and retainer of one make: only {one.figure:.0f} percent of the lock is at work"]
+
+
+def _angle(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"locks of the retainer's angle: these are {abs(one.figure):g} degrees off, and part of the taper carries everything"
+    ]
+
+
+def _stem(engine: Engine, one: Finding) -> list[str]:
+    return [f"locks for the stem that is there: these are made for one {say(engine, abs(one.figure))} "
+            f"{'thicker' if one.figure > 0 else 'thinner'}"]  # fmt: skip
+
+
+def _runout(engine: Engine, one: Finding) -> list[str]:
+    return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} out of line"]
+
+
+def _floor(engine: Engine, one: Finding) -> list[str]:
+    return [f"open the pocket by {say(engine, _fine(one))} across, or a locator or spring that fits it"]
+
+
+def _spring(engine: Engine, one: Finding) -> list[str]:
+    """Offer spares of the same card for a spring that is off by itself."""
+    spring = one.place.name
+    card = engine.card_of(spring)
+    spare = [each.id for each in engine.springs if engine.card_of(each.id) == card and not engine.position_of(each.id)]
+    where = f" at {position_title(one.position)}" if one.position else ""
+    named = ", ".join(spare[:_SPARES]) + (", …" if len(spare) > _SPARES else "")
+    return [
+        f"another spring{where}" + (f": spares of its card are {named}" if spare else "; none of its card lies spare")
+    ]
+
+
+def _set(engine: Engine, one: Finding) -> list[str]:
+    """Offer whole sets: a collapsed spring's fellows have seen the same heat."""
+    own = engine.set_of(one.place.name)
+    others = [each.name for each in engine.sets if own and each.id != own.id and each.card == own.card]
+    ready = (
+        f": {', '.join(others)} {'lies' if len(others) == 1 else 'lie'} ready (Measure, Fit a set of springs)"
+        if others
+        else ""
+    )
+    return [
+        f"another set, whole{ready}; replacing one spring alone is a school, and no pass here: the others have seen the same heat"
+    ]
+
+
+def _spread(engine: Engine, one: Finding) -> list[str]:
+    return ["sort the set: the highest and the lowest go out, or intakes and exhausts are made up of those alike"]
+
+
+_WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
+    "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
+    "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
+    "lock_stem": _stem, "spring_seat_runout": _runout, "spring_on_floor": _floor, "spring_over_boss": _spring,
+    "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
+    "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,
+    "set_spread": _spread,
+}  # fmt: skip

@@ -126,3 +126,46 @@ def test_a_bench_card_becomes_a_pdf(open_window, tmp_path, monkeypatch):
     with pytest.raises(OSError, match="No such file"):
         write_pdf(tmp_path / "nowhere" / "card.pdf", "x", "x")
     assert at_position("1e").title == "1 exhaust"
+
+
+def test_every_page_is_drawn_for_an_empty_engine_and_one_with_nothing_measured(head):
+    from honest_lift.facts.fresh import empty_book
+
+    for book in (empty_book(), Bench().book):
+        window, sheet = head(book)
+        for index in range(sheet.pages.count()):
+            sheet.pages.setCurrentIndex(index)
+            window.session.walk(1)
+            sheet.drawing.grab()
+        window._actions["step_springs"].trigger()
+        window.sheets["springs"].drawing.grab()
+        assert window.session.examination.of_engine("head").word == "unproven"
+
+
+def test_the_planted_troubles_are_named_in_words(head):
+    window, _ = head()
+    wanted = {
+        ("7i", "tip_level"): "stands 0.024 in above its neighbours: a sunk seat or another valve",
+        ("2e", "spring_seat_level"): "0.009 in above specification",
+        ("4e", "leak_test"): "mend the seat and try again",
+    }
+    for (name, check), words in wanted.items():
+        window.session.go(name)
+        assert window.ladder.rungs.chosen.check.name == check, "the worst of the open step is what the eye meets"
+        assert words in window.ladder.reason.text()
+
+
+def test_shims_below_nothing_are_explained_and_two_stacks_ask_for_members_pressed_apart(qtbot, head):
+    window, _ = head()
+    window._actions["step_heights"].trigger()
+    choose(window, "shims")
+    qtbot.keyClicks(window.bar.entry, "-.015")
+    qtbot.keyClick(window.bar.entry, ENTER)
+    assert "-0.015 in lies outside what this can be, 0 to 0.7874 in" in window.bar.understood.text()
+    assert window.bar.entry.text() == "-.015"
+    window.bar.entry.clear()
+    choose(window, "inner_shims")
+    qtbot.keyClicks(window.bar.entry, ".030")
+    qtbot.keyClick(window.bar.entry, ENTER)
+    assert window.session.engine.fitted("inner shims", "1e").height_mm == pytest.approx(0.762)
+    assert window.session.examination.finding("seat_load", "1e").verdict.word == "unproven", "pressed as one nest"

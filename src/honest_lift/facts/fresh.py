@@ -12,6 +12,7 @@ from honest_lift.facts.tools import KINDS
 _WANTED = (
     "height micrometer, 0.001 in", "caliper, 0.0005 in", "dial indicator, 0.001 in", "bench spring tester, 1 percent",
     "rule, 1/32 in", "feeler gauges", "outside micrometer, 0.0001 in", "burette, 0.2 cc",
+    "dial bore gauge, 0.0001 in", "stem-height gauge, 0.001 in", "depth micrometer, 0.001 in",
 )  # fmt: skip
 
 

@@ -14,7 +14,7 @@ from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.quantities.bare_head import DEPTHS
-from honest_lift.facts.staleness import is_stale
+from honest_lift.facts.staleness import stale_among
 
 _ROW = 46
 
@@ -136,7 +136,7 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         return sum(one is not None and one.height_mm is not None for one in fitted), len(fitted)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
-        return sum(not is_stale(engine, one) for one in counting), len(counting)
+        return len(counting) - stale_among(engine, counting), len(counting)
     stated = {fact.quantity for fact in engine.facts} | {
         one.reading.quantity
         for one in standing(session.book.journal)

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
-from typing import cast
+from collections.abc import Sequence
+from operator import is_
+from typing import Any, cast
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.fitments import CHANGEABLE, Fitment, Slot, holders, in_place
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place
+from honest_lift.facts.remember import named_memory
 
 _NOTED = "~"  # before the key of a part that was only noted: its change makes nothing stale
 
@@ -58,6 +61,24 @@ def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | N
 def is_stale(engine: Engine, one: Standing) -> bool:
     """Tell whether something a reading depended on was fitted, cut or changed since."""
     return bool(changes_since(engine, one))
+
+
+def stale_among(engine: Engine, readings: Sequence[Standing]) -> int:
+    """Count the stale ones. Each answer is remembered while its reading, what is fitted and the layout are the very same."""
+    held = (engine.fitments, engine.layout)
+    if not all(map(is_, _told.get("held", (None, None)), held)):
+        _told.clear()
+        _told["held"] = held
+    count = 0
+    for one in readings:
+        known = _told.get(one.reading.id)
+        if known is None or known[0] is not one:
+            known = _told[one.reading.id] = (one, is_stale(engine, one))
+        count += known[1]
+    return count
+
+
+_told: dict[str, Any] = named_memory()
 
 
 def staleness(engine: Engine, one: Standing) -> str:

@@ -5,8 +5,8 @@ the integral of (w jerk)^2 is made the least, w^2 100 over the nose and 1 on the
 no slope at the nose, the stated lift at each half-width (cam half-width = crank duration / 4), no lift, slope and
 acceleration at the end, and one change of sign of the acceleration. Where it changes is searched.
 
-The durations are met exactly; the shape between them is an assumption: lift within 0.1 mm and nose acceleration within 8
-percent for three stated durations, by common practice (simulated there on lobes made by other methods).
+The durations are met exactly; the shape between them is an assumption. On forty polynomial lobes given only as a card the lift
+came back within 0.11 mm and the nose acceleration within 10 percent for nine of ten (common practice says 8).
 Source: common practice; B-splines and bounded least squares by SciPy.
 """
 
@@ -24,6 +24,7 @@ _TAIL_DEG = 28.0  # past the lowest stated lift
 _NOSE_WEIGHT = 100.0  # of the squared jerk over the nose
 _EQUAL = 1e4  # weight of the conditions while bounds are sought; they are met exactly afterwards
 _PLACES = (0.55, 0.95)  # of the half-width at 1.27 mm: where the acceleration may change its sign
+_RASTER, _FINER = 25, 5  # a coarser raster misses the best place on some lobes
 _CHECK_MM, _TWO_STATED = 1.27, 0.76
 _TOLERANCE_MM = 1e-6
 
@@ -106,8 +107,8 @@ def _best(problem: _Problem, around: float) -> tuple[float, Array] | None:
     """Search the place where the acceleration changes its sign: a raster, then a finer one about the best."""
     low, high = _PLACES
     best: tuple[float, Array] | None = None
-    for _ in range(2):
-        shares = np.linspace(low, high, 7)
+    for count in (_RASTER, _FINER):
+        shares = np.linspace(low, high, count)
         found = [problem.solve(float(share) * around) for share in shares]
         known = [(one[0], i) for i, one in enumerate(found) if one is not None]
         if not known:
@@ -116,7 +117,7 @@ def _best(problem: _Problem, around: float) -> tuple[float, Array] | None:
         one = found[at]
         if one is not None and (best is None or one[0] < best[0]):
             best = one
-        step = (high - low) / 6
+        step = (high - low) / (count - 1)
         low, high = max(_PLACES[0], float(shares[at]) - step), min(_PLACES[1], float(shares[at]) + step)
     return best
 

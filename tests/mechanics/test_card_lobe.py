@@ -93,7 +93,7 @@ def usual_lobes():
 
 
 def test_lobes_made_otherwise_are_recovered_from_their_cards():
-    """Forty: lift within 0.06 mm (median) and 0.15 (worst) as common practice has it; the nose within 10 percent, where it has 8."""
+    """Forty: lift within 0.06 mm (median), 0.15 (worst), as common practice has it; the nose within 10 percent, not 8."""
     off_lift, off_nose = [], []
     for lift, half, way, bend in usual_lobes():
         assert float(way(half)) == pytest.approx(0.0, abs=1e-9)

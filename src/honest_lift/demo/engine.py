@@ -19,6 +19,7 @@ from honest_lift.demo.tables import (
     USED_FREE,
     USED_SPRINGS,
 )
+from honest_lift.facts.cam import CamLobe, read_durations
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -49,6 +50,10 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         head_material="iron",
         guide_material="iron",
         cam_card="Millrace 284 solid roller (invented)",
+        lobes=(
+            CamLobe("intake", read_durations("284 at .006, 248 at .050, 166 at .200", "in"), 106.0, _ASKS),
+            CamLobe("exhaust", read_durations("292 at .006, 254 at .050, 170 at .200", "in"), 114.0, _ASKS),
+        ),
         facts=_facts(),
         cards=(_card(),),
         sets=(

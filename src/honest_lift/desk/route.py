@@ -16,7 +16,7 @@ from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.staleness import stale_among
 
-_ROW = 46
+_ROW = 41
 
 
 class Route(QWidget):
@@ -60,10 +60,10 @@ class Route(QWidget):
                 painter.fillRect(QRectF(0, top, 4 * z, _ROW * z), QColor(t.blue2 if t.name == "light" else t.faint))
             painter.setPen(QColor(t.ink))
             painter.setFont(font(14 * z, bold=here))
-            painter.drawText(QPointF(42 * z, top + 19 * z), self.tr(title))
-            self._paint_progress(painter, top + 29 * z, done, whole)
+            painter.drawText(QPointF(42 * z, top + 17 * z), self.tr(title))
+            self._paint_progress(painter, top + 26 * z, done, whole)
             if list(STEPS)[i] in JUDGED:
-                paint_verdict(painter, t, word, 24 * z, top + 14 * z, 6.5 * z)
+                paint_verdict(painter, t, word, 24 * z, top + 13 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())
 
@@ -134,6 +134,8 @@ def progress(session: Session, step: str) -> tuple[int, int]:
     if step == "shims":
         fitted = [engine.fitted("shims", p.id) for p in engine.layout.positions]
         return sum(one is not None and one.height_mm is not None for one in fitted), len(fitted)
+    if step == "cam":
+        return sum(bool(one.durations) and one.centreline_deg is not None for one in engine.lobes), 2
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)

@@ -26,6 +26,7 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("tester", "engine", "Tester", "", "light"),
     ("readings", "readings", "", "1i", "light"),
     ("shims", "shims", "", "5i", "light"),
+    ("camshaft", "cam", "", "1i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )

@@ -128,6 +128,10 @@ class Window(QMainWindow):
                 head.asked.connect(self.bar.choose)
                 self.bar.what.currentIndexChanged.connect(lambda _: head.follow_task(self.bar.task))
                 self.sheets[step] = head
+            elif step == "cam":
+                from honest_lift.desk.cam.sheet import CamSheet
+
+                self.sheets[step] = CamSheet(self.session)
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -287,6 +291,10 @@ class Window(QMainWindow):
     def show_shims(self) -> None:
         """Open the shim plan."""
         self.session.open_step("shims")
+
+    def show_cam(self) -> None:
+        """Open the camshaft."""
+        self.session.open_step("cam")
 
     def show_readings(self) -> None:
         """Open all readings."""

@@ -13,6 +13,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.facts.calibrations import Calibration, ReferenceSpring
+from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -26,8 +27,8 @@ from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
 
-Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits"]
-Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit
+Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits", "lobes"]
+Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit | CamLobe
 _TABLE_WORDS = {
     "cards": "spring card",
     "sets": "spring set",
@@ -37,6 +38,7 @@ _TABLE_WORDS = {
     "calibrations": "calibration",
     "shim_stock": "shim size",
     "limits": "limit",
+    "lobes": "lobe",
 }
 
 

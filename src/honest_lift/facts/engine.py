@@ -7,6 +7,7 @@ from typing import Any, Literal
 from msgspec import Struct, field
 
 from honest_lift.facts.calibrations import Calibration, ReferenceSpring
+from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
 from honest_lift.facts.journal import AnyEntry, Reading
@@ -42,6 +43,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     head_material: HeadMaterial = ""
     guide_material: GuideMaterial = ""
     cam_card: str = ""
+    lobes: tuple[CamLobe, ...] = ()
     facts: tuple[Fact, ...] = ()
     cards: tuple[SpringCard, ...] = ()
     sets: tuple[SpringSet, ...] = ()

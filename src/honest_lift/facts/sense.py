@@ -21,7 +21,8 @@ from honest_lift.facts.place import Place, split_position
 _BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
 _BY_NAME = {
     "resolution": (0.0, 1000.0), "accuracy": (0.0, 1000.0), "repeatability": (0.0, 1000.0),
-    "coils": (0.0, 50.0), "active_coils": (0.1, 50.0), "tensile_a": (100.0, 5000.0), "tensile_m": (0.0, 1.0),
+    "coils": (0.0, 50.0), "active_coils": (0.1, 50.0), "crank_deg": (1.0, 600.0), "centreline_deg": (1.0, 359.0),
+    "tensile_a": (100.0, 5000.0), "tensile_m": (0.0, 1.0),
     "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
 }  # fmt: skip
@@ -34,7 +35,7 @@ def sensible(book: Book) -> Book:
     engine = book.engine
     facts = tuple(fact for fact in engine.facts if not _fact_is_odd(fact, aside))
     changed: dict[str, Any] = {}
-    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances"):
+    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances", "lobes"):
         rows = tuple(
             _mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table)
         )

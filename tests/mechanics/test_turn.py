@@ -1,0 +1,43 @@
+"""The valves around the turn, held to the card they are made from and to the definitions."""
+
+import numpy as np
+import pytest
+
+from honest_lift.mechanics.cam.card_lobe import flank_from_card
+from honest_lift.mechanics.cam.turn import ValveTurn, overlap_area, overlap_deg
+
+FLANK = flank_from_card(8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0)))
+INTAKE, EXHAUST = (ValveTurn(FLANK, centre, 1.5, 0.4) for centre in (108.0, -112.0))
+
+
+@pytest.mark.parametrize(("lobe", "duration"), [(1.27, 236.0), (5.08, 150.0)])
+def test_events_stand_half_a_duration_to_each_side_of_the_middle(lobe, duration):
+    opens, closes = INTAKE.events(lobe * 1.5 - 0.4)
+    assert (opens, closes) == (
+        pytest.approx(108.0 - duration / 2, abs=1e-6),
+        pytest.approx(108.0 + duration / 2, abs=1e-6),
+    )
+
+
+def test_lift_is_lobe_times_ratio_less_lash_and_never_below_nothing():
+    assert INTAKE.peak_mm == pytest.approx(8.97 * 1.5 - 0.4)
+    crank = np.linspace(-360, 360, 1441)
+    assert INTAKE.lift(crank).min() == 0.0
+    assert INTAKE.lift(108.0 + crank) == pytest.approx(INTAKE.lift(108.0 - crank)), "alike to both sides"
+
+
+def test_overlap_is_what_both_hold_open():
+    opens, closes = INTAKE.events(1.27)[0], EXHAUST.events(1.27)[1]
+    assert overlap_deg(INTAKE, EXHAUST, 1.27) == pytest.approx(closes - opens)
+    fine = np.linspace(-180, 180, 72001)
+    assert overlap_area(INTAKE, EXHAUST) == pytest.approx(
+        float(np.trapezoid(np.minimum(INTAKE.lift(fine), EXHAUST.lift(fine)), fine)), rel=1e-3
+    )
+    apart = ValveTurn(FLANK, 200.0, 1.5, 0.4)
+    assert overlap_deg(apart, EXHAUST, 1.27) == 0.0
+
+
+def test_more_lash_opens_later_and_a_lift_never_reached_has_no_events():
+    late = ValveTurn(FLANK, 108.0, 1.5, 0.8)
+    assert late.events(1.27)[0] > INTAKE.events(1.27)[0]
+    assert INTAKE.events(14.0) is None

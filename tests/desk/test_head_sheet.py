@@ -6,7 +6,6 @@ from PyQt6.QtGui import QGuiApplication
 
 from engines import Bench
 from honest_lift.desk import questions
-from honest_lift.facts.place import at_position
 
 ENTER = Qt.Key.Key_Return
 
@@ -125,7 +124,6 @@ def test_a_bench_card_becomes_a_pdf(open_window, tmp_path, monkeypatch):
     assert (tmp_path / "card.pdf").read_bytes().startswith(b"%PDF")
     with pytest.raises(OSError, match="No such file"):
         write_pdf(tmp_path / "nowhere" / "card.pdf", "x", "x")
-    assert at_position("1e").title == "1 exhaust"
 
 
 def test_every_page_is_drawn_for_an_empty_engine_and_one_with_nothing_measured(head):

@@ -9,7 +9,7 @@ from msgspec.structs import replace
 from PyQt6.QtCore import Qt
 
 from engines import Bench
-from honest_lift.facts.edits import Describe, Put, Several, fit_springs
+from honest_lift.facts.edits import Describe, Put, Several
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.parts import Member, SpringCard
@@ -79,7 +79,6 @@ def job() -> Bench:
         "rocker_ratio", 1.5, tolerance=0.001
     )
     bench.state("retainer_angle", 7.0).state("lock_angle", 7.0)
-    assert fit_springs
     return bench
 
 

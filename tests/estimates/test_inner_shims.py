@@ -71,6 +71,18 @@ def test_a_nest_pressed_as_one_says_nothing_of_two_stacks():
     )
 
 
+def test_a_stack_under_the_inner_alone_proves_nothing_until_the_outers_is_stated():
+    bench = nest()
+    bench.do(Fit((fitment(bench.engine, "inner shims", "1e", thicknesses_mm=(0.5,)),), "inner shims"))
+    for check in ("seat_load", "open_load", "bind_margin"):
+        found = examine(bench.book).finding(check, "1e")
+        assert found.verdict is Verdict.UNPROVEN
+        assert any("not under the outer" in one.note for one in found.inputs)
+    single = Bench().complete()
+    single.do(Fit((fitment(single.engine, "inner shims", "1e", thicknesses_mm=(0.5,)),), "nothing inside"))
+    assert examine(single.book).finding("seat_load", "1e").verdict is Verdict.PASSES, "there is no inner to stand on it"
+
+
 def test_shims_that_fit_the_outer_alone_are_matched_inside():
     bench = nest().shims("1e")
     for size in (ShimSize("b", 0.5), ShimSize("o", 0.75, fits="outer"), ShimSize("i", 0.7, fits="inner")):

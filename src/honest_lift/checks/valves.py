@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from math import nan
 
 from honest_lift.checks.stacks import odd_stacks
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
@@ -142,10 +143,16 @@ def _gaps(book: Book) -> dict[str, Input]:
 
 
 def more_under_outer(engine: Engine, position: str) -> float:
-    """Give how much more of shims lies under the outer than under what is inside it; 0 where both stand on one stack."""
+    """Give how much more of shims lies under the outer than under what is inside it.
+
+    0 where both stand on one stack, or there is nothing inside; NaN where only one of two stacks is stated.
+    """
     outer, inner = engine.fitted("shims", position), engine.fitted("inner shims", position)
-    if outer is None or inner is None or outer.height_mm is None or inner.height_mm is None:
+    card = engine.card_of(engine.spring_at(position))
+    if inner is None or card is None or len(card.members) < 2:
         return 0.0
+    if outer is None or outer.height_mm is None or inner.height_mm is None:
+        return nan
     return round(outer.height_mm - inner.height_mm, 6)
 
 

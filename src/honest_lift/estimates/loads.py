@@ -79,9 +79,10 @@ class Curves:
         """Give the curves of springs (n,) whose outer stands on so much more of shims than what is inside it.
 
         The inner members then stand taller by it. A nest that was only pressed as one says nothing of that, and is
-        missing there.
+        missing there; so is one of whose two stacks only one is stated (NaN).
         """
-        more = np.array(more_mm, dtype=np.float64)
+        unknown = np.isnan(np.array(more_mm, dtype=np.float64))
+        more = np.nan_to_num(np.array(more_mm, dtype=np.float64), nan=1.0)  # not 0: it is looked at below
         if not more.any():
             return self
         inner = np.arange(self.steps.value.shape[1]) > 0
@@ -89,20 +90,31 @@ class Curves:
         within = np.arange(self.bound.value.shape[1]) > 0
         bound = combine(lambda own: own - more[:, None] * within, self.bound)
         bind = combine(lambda own: nest_bind(own, np.zeros_like(own), self.bind_present), bound)
-        whole_load, whole_bind = ((more != 0.0) & (one.sum(axis=1) == 1) for one in (self.present, self.bind_present))
+        whole_load, whole_bind = (
+            unknown | ((more != 0.0) & (one.sum(axis=1) == 1)) for one in (self.present, self.bind_present)
+        )
         told = [
-            (_APART,) if one else () for one in whole_load | whole_bind
+            (_HALF,) if half else (_APART,) if one else () for half, one in zip(unknown, whole_load | whole_bind, strict=True)
         ]  # fmt: skip
-        inputs = tuple((*own, *extra) for own, extra in zip(self.inputs, told, strict=True))
+        inputs, binds = (
+            tuple((*own, *extra) for own, extra in zip(each, told, strict=True))
+            for each in (self.inputs, self.bind.inputs)
+        )
         return Curves(
             self.heights, self.loads.on_ground(whole_load, Ground.MISSING), steps, self.present,
-            Estimate(bind.on_ground(whole_bind, Ground.MISSING), inputs), inputs, bound, self.bind_present,
+            Estimate(bind.on_ground(whole_bind, Ground.MISSING), binds), inputs, bound, self.bind_present,
         )  # fmt: skip
 
 
 _APART = Input(
     "spring_load", "", "missing", ground=Ground.MISSING,
     note="outer and inner stand on shims of their own here: press the members apart, and each to its bind",
+)  # fmt: skip
+
+
+_HALF = Input(
+    "spring_load", "", "missing", ground=Ground.MISSING,
+    note="shims are stated under the inner and not under the outer: state both",
 )  # fmt: skip
 
 

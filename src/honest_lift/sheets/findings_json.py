@@ -72,6 +72,7 @@ class FindingRecord(Struct, frozen=True):
     inputs: tuple[InputRecord, ...]
     working: tuple[str, ...] = ()
     budget: tuple[Share, ...] = ()
+    word: str = ""  # of what was only looked at
 
 
 class FindingsReport(Struct, frozen=True):
@@ -123,6 +124,7 @@ def _record(book: Book, one: Finding) -> FindingRecord:
         inputs=tuple(_input(each) for each in one.inputs),
         working=working(one, book.engine),
         budget=tuple(Share(source, share) for source, share in one.shares()),
+        word=one.word,
     )
 
 

@@ -131,3 +131,11 @@ def test_geometry_stands_beside_what_was_measured_with_stress_and_fatigue():
     assert "Solid from coils 29.70 mm. It was read to bind at 31.50 mm: count its coils" in words
     assert "outer 562 MPa, fatigue margin" in words
     assert "linear spring" in form_words(one.book, "1")
+
+
+@pytest.mark.parametrize(("mean", "free"), [(32.0, 20.0), (3.4, 52.0), (4.5, 52.0)])
+def test_geometry_that_bears_nothing_or_is_no_coil_says_no_more_than_it_can(mean, free):
+    member = Member("outer", wire_mm=4.5, mean_diameter_mm=mean, coils=6.6, active_coils=4.6, free_length_mm=free)
+    one = Bench()
+    one.do(Put("cards", SpringCard("card", "card", (member,), 43.0, 236.0, 32.0, 525.0, tensile_a=100.0)))
+    assert "fatigue" not in geometry_words(one.spring("1").book, "1")

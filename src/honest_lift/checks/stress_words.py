@@ -20,7 +20,8 @@ def stress_words(book: Book, card: SpringCard, members: tuple[Predicted, ...]) -
     unit, told = book.engine.unit("stress"), []
     for one in members:
         stress = float(one.stress(np.array(opened)))
-        if isfinite(stress):
+        if isfinite(stress) and stress > 0.0:
             margin = fatigue_of(card, one, seat, opened)
-            told.append(f"{one.name} {in_words(stress, 'stress', unit)}, fatigue margin {margin:.2f}")
+            safe = f", fatigue margin {margin:.2f}" if isfinite(margin) else ""
+            told.append(f"{one.name} {in_words(stress, 'stress', unit)}{safe}")
     return [f"At the card's open height: {'; '.join(told)} (advice, no verdict)."] if told else []

@@ -50,7 +50,8 @@ def predicted_of(card: SpringCard | None) -> tuple[Predicted, ...]:
 
 
 def _is_stated(one: Member) -> bool:
-    return bool(one.wire_mm and one.mean_diameter_mm and one.active_coils)
+    """Tell whether wire, mean diameter and active coils are stated and can be a coil: wider than its own wire."""
+    return bool(one.wire_mm and one.mean_diameter_mm and one.active_coils and one.mean_diameter_mm > one.wire_mm)
 
 
 def _member(card: SpringCard, one: Member, *, outermost: bool) -> Predicted:
@@ -75,8 +76,12 @@ def nest_solid(members: tuple[Predicted, ...]) -> float:
 
 
 def fatigue_of(card: SpringCard, one: Predicted, seat_mm: float, open_mm: float) -> float:
-    """Give the safety against endless life between two outer heights: Goodman over Zimmerli's data. Advice, no verdict."""
+    """Give the safety against endless life between two outer heights: Goodman over Zimmerli's data. Advice, no verdict.
+
+    Not finite where the member bears nothing there, or its wire has no strength worth the name.
+    """
     a = card.tensile_a if card.tensile_a is not None else helix.TENSILE_A
     m = card.tensile_m if card.tensile_m is not None else helix.TENSILE_M
     low, high = (one.stress(np.array(height)) for height in (seat_mm, open_mm))
-    return float(helix.fatigue_margin(low, high, np.array(a / one.wire_mm**m), peened=card.shot_peened))
+    with np.errstate(all="ignore"):
+        return float(helix.fatigue_margin(low, high, np.array(a / one.wire_mm**m), peened=card.shot_peened))

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from math import nan
-
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QTabBar, QVBoxLayout, QWidget
 
@@ -109,7 +107,7 @@ class HeadSheet(QWidget):
         if self.page.draws == "seats":
             self.cut.refresh()
         stands = {seat.position: seat.stands_mm for seat in self.cut.plan.seats} if self.page.draws == "seats" else {}
-        self.drawing.show_scenes([(1, draw(self.session, self.page.draws, stands or {position: nan}))])
+        self.drawing.show_scenes([(1, draw(self.session, self.page.draws, stands))])
 
     def _turn_page(self, _: int) -> None:
         self.refresh()

@@ -6,10 +6,11 @@ from msgspec.structs import replace
 from engines import POINTS, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
-from honest_lift.facts.edits import Put, fit_springs
+from honest_lift.facts.edits import Describe, Put, fit_springs
 from honest_lift.facts.parts import Member, SpringCard
 from honest_lift.facts.place import of_spring
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.next_reading import next_steps
 
 SIX = "head: 1e 1i 2i 2e 3e 3i"
 
@@ -65,6 +66,17 @@ def test_a_linear_spring_among_progressive_ones_is_found():
     wrong = of_spring_check(one, "spring_type", "2")
     assert wrong.verdict is Verdict.FAILS
     assert "linear among progressive" in wrong.inputs[0].note
+
+
+def test_a_type_told_from_loads_that_prove_nothing_is_unproven():
+    one = Bench(SIX).complete()
+    one.do(
+        Describe({"default_tools": {}, "tools": tuple(t for t in one.engine.tools if t.id != "tester")}, "tester sold")
+    )
+    assert {of_spring_check(one, "spring_type", str(n)).verdict for n in range(1, 7)} == {Verdict.UNPROVEN}
+    assert "spring_type" not in {step.quantity for step in next_steps(one.book, examine(one.book))}, (
+        "it is told, not read"
+    )
 
 
 def test_an_intake_spring_in_an_exhaust_pocket_is_found_by_its_set_and_by_its_loads():

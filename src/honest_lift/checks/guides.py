@@ -11,6 +11,7 @@ import numpy as np
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, on_valves, with_remark
 from honest_lift.estimates.estimate import derive
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.doubt import Ground
@@ -26,6 +27,14 @@ def check_guides(book: Book) -> list[Finding]:
     """Hold the clearance of every guide against the least and the most for its valve and material."""
     by_depth = [_at_depth(book, depth) for depth in DEPTHS]
     return [_worst_depth(book, at) for at in zip(*by_depth, strict=True)]
+
+
+def clearances_mm(book: Book, position: str) -> tuple[float, ...]:
+    """Give the clearance of one guide at each depth, NaN where it was not measured; for the drawing."""
+    return tuple(
+        at_valve(book, "guide_bore", position, depth).value - at_valve(book, "stem_diameter", position, depth).value
+        for depth in DEPTHS
+    )
 
 
 def _at_depth(book: Book, depth: str) -> list[Finding]:

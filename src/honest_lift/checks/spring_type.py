@@ -13,7 +13,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import of_spring, position_title
 from honest_lift.mechanics.spring.form import Form
-from honest_lift.numbers.doubt import Array, exact
+from honest_lift.numbers.doubt import Array, Ground, exact
 
 SPRING_TYPE = Check(
     "spring_type", "Right spring", "springs", OBSERVED,
@@ -38,15 +38,21 @@ def check_type(book: Book, springs: tuple[str, ...], curves: Curves, forms: list
         owner = book.engine.set_of(name)
         told = forms[row].told != "too few points" or bool(owner and owner.role and book.engine.position_of(name))
         if wrong or told:
-            found.append((name, _seen(name, wrong)))
+            found.append((name, _seen(name, wrong, _of_loads(curves, row))))
     names = [name for name, _ in found]
     places, positions = [of_spring(name) for name in names], [book.engine.position_of(name) for name in names]
     return findings_observed(SPRING_TYPE, places, positions, [one for _, one in found])
 
 
-def _seen(name: str, wrong: str) -> Input:
+def _of_loads(curves: Curves, row: int) -> Ground:
+    """Give what bars the spring's loads: a type told from loads that prove nothing is not proven either."""
+    return Ground(int(curves.loads.ground[row])) & ~(Ground.SPECIFIED | Ground.MISSING)
+
+
+def _seen(name: str, wrong: str, ground: Ground) -> Input:
     place = of_spring(name)
-    return Input("spring_type", place.title, "observed", 1.0 if wrong else 0.0, note=wrong, asked=place)
+    note = "; ".join(part for part in (wrong, "its loads prove nothing as they were read" if ground else "") if part)
+    return Input("spring_type", place.title, "observed", 1.0 if wrong else 0.0, ground=ground, note=note, asked=place)
 
 
 def _wrong_role(book: Book, name: str) -> str:

@@ -157,7 +157,10 @@ def _beyond(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]
 
 
 def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
-    if one.asked is None:
+    row = CATALOG[one.quantity]
+    if one.asked is None or not (
+        row.ways or "engine" in row.places
+    ):  # what is only told from others is not read itself
         return
     if one.quantity == "spring_load":
         yield from _points(book, one.asked, STALE)

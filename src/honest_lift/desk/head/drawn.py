@@ -11,7 +11,6 @@ from honest_lift.drawings.lock import lock_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.facts.place import position_title
-from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.units import from_inside, in_words
 
 if TYPE_CHECKING:
@@ -58,16 +57,12 @@ def _shown(value_mm: float, unit: str) -> float:
 
 
 def _guide(session: Session) -> Scene:
-    from honest_lift.estimates.of_valve import at_valve
+    from honest_lift.checks.guides import clearances_mm
 
     position, unit = session.position, session.unit("length")
     if not position or session.examination is None:
         return guide_scene((nan, nan, nan), nan, nan, ("", "", ""), "")
-    gaps = [
-        at_valve(session.book, "guide_bore", position, depth).value
-        - at_valve(session.book, "stem_diameter", position, depth).value
-        for depth in DEPTHS
-    ]
+    gaps = clearances_mm(session.book, position)
     finding = _finding(session, "guide_clearance", position)
     low, high = (finding.lowest, finding.highest) if finding else (nan, nan)
     places = 4 if unit == "in" else 3

@@ -20,6 +20,7 @@ def curve_scene(session: Session) -> Scene:
 
     from honest_lift.estimates.estimate import Estimate
     from honest_lift.estimates.loads import spring_curves
+    from honest_lift.estimates.spring_form import form_of
     from honest_lift.estimates.spring_geometry import nest_load, predicted_of
     from honest_lift.numbers.doubt import exact
 
@@ -47,8 +48,8 @@ def curve_scene(session: Session) -> Scene:
     stated = ((card.seat_height_mm, card.seat_load_n), (card.open_height_mm, card.open_load_n)) if card else ()
     rates = tuple(
         (from_inside(high, "length", length), from_inside(low, "length", length),
-         f"{in_figures((most - least) / (high - low), 'rate', rate)} {rate}")
-        for (low, most), (high, least) in pairwise(measured)
+         f"{in_figures(each, 'rate', rate)} {rate}")
+        for ((low, _), (high, _)), each in zip(pairwise(measured), form_of(curves, 0).rates_n_mm.tolist(), strict=False)
     )  # fmt: skip
     bind = float(curves.bind.figure.value[0])
     return load_curve_scene(LoadCurve(

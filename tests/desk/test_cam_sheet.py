@@ -1,57 +1,97 @@
-"""The camshaft sheet through the real window: a card typed as it is quoted, and what follows from it."""
+"""The camshaft sheet through the real window: card, turn, measured lobes and degreeing as a person does them."""
+
+import csv
+import io
+from xml.etree import ElementTree as ET
 
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QPoint, Qt
 
 from engines import Bench
 from honest_lift.checks.examine import examine
+from honest_lift.desk import questions
+from honest_lift.desk.cam.card_page import _LINES
+from honest_lift.desk.cam.table_dialog import TableDialog, tables_from
 from honest_lift.estimates.cam_turn import turn_of
-from honest_lift.facts.cam import read_durations
-from honest_lift.facts.place import at_role
+from honest_lift.facts.cam import CamLobe
+from honest_lift.facts.card_text import read_durations
+from honest_lift.facts.edits import Put
+from honest_lift.facts.journal import tables
+from honest_lift.facts.place import at_position, at_role
 from honest_lift.numbers.entry import EntryError
+
+LINES = [one.id for one in _LINES]
+WALKED = [(a, round(max(0.0, 0.35 - (a - 105) ** 2 / 50000), 3)) for a in range(-90, 301, 5)]
 
 
 @pytest.fixture
 def cam(open_window):
-    """Open the sheet of an engine."""
+    """Open a page of the sheet of an engine."""
 
-    def opened(book=None):
+    def opened(page="Around the turn", book=None, position="1i"):
         window = open_window(book)
         window._actions["step_cam"].trigger()
-        return window, window.sheets["cam"]
+        window.session.go(position)
+        sheet = window.sheets["cam"]
+        sheet.open_page(page)
+        return window, sheet
 
     return opened
 
 
-def put(sheet, row, column, text):
-    index = sheet.lobes.records.index(row, column)
-    return sheet.lobes.records.setData(index, text, Qt.ItemDataRole.EditRole)
+def put(sheet, line, column, text):
+    index = sheet.card.table.records.index(LINES.index(line), column)
+    return sheet.card.table.records.setData(index, text, Qt.ItemDataRole.EditRole)
+
+
+def typed(sheet, key, text):
+    sheet.degree.lines[key].setText(text)
+
+
+# --- the card ---
 
 
 def test_the_demonstration_tells_its_cam_in_words(cam):
     window, sheet = cam()
-    words = sheet.words.text()
+    words = sheet.turn.words.text()
     assert "Lobe separation 110.0 cam degrees; the cam stands 4.0 crank degrees advanced." in words
     assert "Intake: 0.547 in at the valve" in words
-    assert "Nothing that rests on it passes" in sheet.assumed.text()
-    sheet.drawing.grab()
+    assert "Nothing that rests on it passes" in sheet.turn.grounds.text()
+    sheet.turn.drawing.grab()
     valve = turn_of(window.session.book, "intake").valve
     opens, closes = valve.events((0.050 * 1.6 - 0.018) * 25.4)
     assert closes - opens == pytest.approx(248.0, abs=1e-3), "0.050 of lobe lift, through ratio and lash"
 
 
 def test_a_card_is_typed_as_it_is_quoted_and_a_mistyped_one_is_explained(cam):
-    window, sheet = cam(
-        Bench().state("lobe_lift", 8.9, at_role("intake")).state("rocker_ratio", 1.5).state("lash", 0.4).book
-    )
-    assert "state two durations or more" in sheet.words.text().lower()
-    put(sheet, 0, 1, "284 at .006, 236 at .050; 150 at 5.08 mm")
-    put(sheet, 0, 2, "108")
-    assert "Intake: 0.510 in at the valve" in sheet.words.text()
-    put(sheet, 0, 1, "236 at .050, 240 at .200")
-    assert "higher up a lobe is always narrower" in sheet.words.text()
+    made = Bench().state("lobe_lift", 8.9, at_role("intake")).state("rocker_ratio", 1.5).state("lash", 0.4)
+    window, sheet = cam("Card", made.book)
+    found = sheet.card.found
+    assert "state two durations or more" in found.text()
+    put(sheet, "durations", 1, "284 at .006, 236 at .050; 150 at 5.08 mm")
+    put(sheet, "centreline", 1, "110")
+    assert "Intake: middle 110.0 by the card; a lobe of 0.350 in meets all 3 durations." in found.text()
+    put(sheet, "events", 1, "9.5 BTDC, 226.5 at .050")
+    assert "events give 108.5, card says 110.0" in found.text()
+    put(sheet, "events", 1, "")
+    put(sheet, "durations", 1, "236 at .050, 240 at .200")
+    assert "higher up a lobe is always narrower" in found.text()
     window._actions["undo"].trigger()
-    assert "Intake: 0.510 in at the valve" in sheet.words.text()
+    assert "meets all 3 durations" in found.text()
+
+
+def test_what_stands_for_the_whole_cam_and_for_one_lobe_is_not_confused(cam):
+    window, sheet = cam("Card")
+    said = []
+    window.session.warned.connect(said.append)
+    assert not put(sheet, "separation", 1, "110")
+    assert not put(sheet, "centreline", 3, "108")
+    assert ["type it under both" in said[0], "intake and exhaust apart" in said[1]] == [True, True]
+    put(sheet, "separation", 3, "112")
+    put(sheet, "advance", 3, "2 retarded")
+    assert (window.session.engine.cam_separation_deg, window.session.engine.cam_advance_deg) == (112.0, -2.0)
+    assert "separation and advance give 114.0, card says 106.0" in sheet.card.found.text()
+    assert not put(sheet, "advance", 3, "-99")
 
 
 def test_durations_read_and_refused():
@@ -67,8 +107,185 @@ def test_durations_read_and_refused():
 def test_a_lobe_by_its_card_changes_no_verdict():
     bench = Bench().complete()
     before = {(one.check.name, one.position): one.verdict for one in examine(bench.book).findings}
-    from honest_lift.facts.cam import CamLobe
-    from honest_lift.facts.edits import Put
-
     bench.do(Put("lobes", CamLobe("intake", read_durations("284 at .006, 236 at .050", "in"), 108.0)))
     assert {(one.check.name, one.position): one.verdict for one in examine(bench.book).findings} == before
+
+
+# --- the turn ---
+
+
+def test_the_cursor_is_walked_and_dragged_and_tells_its_figures(cam, qtbot):
+    _, sheet = cam()
+    view = sheet.turn.drawing
+    assert sheet.turn.figures.text().startswith(
+        "At TDC of the overlap; intake 0.172 in; exhaust 0.134 in; piston 0.000 in"
+    )
+    qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
+    qtbot.keyClick(view, Qt.Key.Key_Left)
+    assert view.cursor_deg == 9.0
+    assert sheet.turn.figures.text().startswith("At 9.0 after TDC; intake 0.2")
+    qtbot.mouseClick(view, Qt.MouseButton.LeftButton, pos=QPoint(view.width() - 1, 60))
+    assert view.cursor_deg == 300.0, "no further than what is drawn"
+
+
+def test_what_is_tried_is_seen_and_put_back(cam):
+    window, sheet = cam()
+    before = window.session.book
+    sheet.turn.advance.setValue(8)
+    sheet.turn.ratio.setText("1.7")
+    sheet.turn.ratio.editingFinished.emit()
+    assert "the cam stands 8.0 crank degrees advanced" in sheet.turn.words.text()
+    assert "Intake: 0.582 in at the valve" in sheet.turn.words.text()
+    assert sheet.turn.grounds.text().startswith("Tried, not stated")
+    sheet.turn.put_back()
+    assert "stands 4.0 crank degrees advanced" in sheet.turn.words.text()
+    assert window.session.book is before
+
+
+def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
+    window, sheet = cam(position="3i")
+    monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "curves.csv")
+    monkeypatch.setattr(questions, "svg_to_save", lambda parent, name: tmp_path / "turn.svg")
+    sheet.turn.save_curves()
+    sheet.turn.save_drawing()
+    rows = list(csv.reader(io.StringIO((tmp_path / "curves.csv").read_text())))
+    assert rows[0][:2] == ["crank angle (deg from TDC of the overlap)", "intake valve lift (in; measured)"]
+    assert rows[0][-1] == "piston below TDC (in)"
+    assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.547, abs=0.002)
+    drawn = ET.fromstring((tmp_path / "turn.svg").read_text())
+    assert "intake 0.547" in [one.text for one in drawn.iter("{http://www.w3.org/2000/svg}text")]
+    told = []
+    monkeypatch.setattr(questions, "tell", lambda parent, title, words: told.append(words))
+    monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "no" / "curves.csv")
+    sheet.turn.save_curves()
+    assert "No such file" in told[0]
+    assert window.session.engine.name in drawn.find("{http://www.w3.org/2000/svg}text").text
+
+
+# --- measured lobes ---
+
+
+def test_the_slip_of_the_demonstration_is_found_left_out_and_brought_back(cam, qtbot):
+    window, sheet = cam("Measured lobes")
+    page = sheet.lobes
+    qtbot.waitUntil(lambda: not page.smoother.is_working and "Row 30" in page.words.text(), timeout=8000)
+    assert "Row 30 (55 degrees, 0.258 in): the other rows say 0.28" in page.words.text()
+    page.leave.click()
+    assert "Row 30" not in page.words.text()
+    assert page.table.records.data(page.table.records.index(0, 7)) == "1 left out"
+    window._actions["undo"].trigger()
+    assert "Row 30" in page.words.text()
+    page.keep.click()
+    assert "Row 30" not in page.words.text(), "somebody looked again and believes it"
+    page.drawing.grab()
+
+
+def test_a_table_is_typed_looked_at_and_taken(cam, qtbot):
+    window, sheet = cam("Measured lobes", Bench().book)
+    dialog = TableDialog(sheet, window.session, position="1i")
+    qtbot.addWidget(dialog)
+    assert not dialog.take_it.isEnabled()
+    assert "nothing in it" in dialog.wrong.text()
+    dialog.text.setPlainText("\n".join(f"{a} {lift}" for a, lift in WALKED))
+    assert dialog.preview.rowCount() == len(WALKED)
+    assert "shape, not its timing" in dialog.wrong.text()
+    dialog.unit.setCurrentText("mm")
+    assert "would be in in" in dialog.wrong.text()
+    assert not dialog.take_it.isEnabled()
+    dialog.unit.setCurrentText("in")
+    dialog.stops[0].setText("28 BTDC")
+    assert "read both ways" in dialog.wrong.text()
+    dialog.stops[1].setText("31")
+    assert "TDC stands at +1.50 on the wheel" in dialog.wrong.text()
+    dialog.take_it.click()
+    taken = tables(window.session.book.journal)[0].table
+    assert (taken.place, taken.stops_deg, len(taken.crank_deg)) == (at_position("1i"), (-28.0, 31.0), len(WALKED))
+    assert "Middle by equal lifts 103.5" in sheet.lobes.words.text()
+
+
+def test_several_lobes_come_from_one_file_and_a_file_that_is_none_is_told(cam, qtbot, tmp_path, monkeypatch):
+    window, sheet = cam("Measured lobes", Bench().book)
+    path = tmp_path / "cam.csv"
+    path.write_text(
+        "crank deg;1i;2i\n" + "\n".join(f"{a};{lift};{lift * 0.99:.4f}" for a, lift in WALKED).replace(".", ",")
+    )
+    told = []
+    monkeypatch.setattr(questions, "tell", lambda parent, title, words: told.append(words))
+    monkeypatch.setattr(TableDialog, "exec", lambda self: (self.accept(), self.result())[1])
+    (tmp_path / "picture.csv").write_bytes(b"\xff\xfe\x00\x81")
+    tables_from(sheet, window.session, [tmp_path / "picture.csv", tmp_path / "gone.csv", path])
+    assert ["it is no text" in told[0], "No such file" in told[1]] == [True, True]
+    assert [one.table.place.name for one in tables(window.session.book.journal)] == ["1i", "2i"]
+    qtbot.waitUntil(lambda: not sheet.lobes.smoother.is_working and "…" not in cells(sheet.lobes), timeout=8000)
+    sheet.lobes.strike.setEnabled(True)
+    monkeypatch.setattr(questions, "words", lambda *_: "wheel slipped")
+    sheet.lobes.strike_out()
+    assert [one.table.place.name for one in tables(window.session.book.journal)] == ["2i"]
+
+
+def cells(page):
+    model = page.table.records
+    return [
+        model.data(model.index(row, column)) for row in range(model.rowCount()) for column in range(model.columnCount())
+    ]
+
+
+def test_a_table_at_the_valve_is_taken_at_a_valve_only(cam, qtbot):
+    window, sheet = cam("Measured lobes", Bench().book)
+    dialog = TableDialog(sheet, window.session, "\n".join(f"{a} {lift}" for a, lift in WALKED), "", "1i")
+    qtbot.addWidget(dialog)
+    dialog.read_at.setCurrentIndex(1)
+    dialog.place.setCurrentText("every intake, by this one")
+    assert "choose the valve it was read at" in dialog.wrong.text()
+    assert not dialog.take_it.isEnabled()
+
+
+# --- degreeing ---
+
+
+def test_degreeing_walks_from_the_stop_to_a_reading(cam):
+    window, sheet = cam("Degreeing")
+    page = sheet.degree
+    assert page.words.text().startswith("Fit the stop")
+    typed(sheet, "stop_first", "28 BTDC")
+    typed(sheet, "stop_other", "31")
+    assert page.words.text().startswith("TDC stands at +1.50 on the wheel")
+    assert not page.take.isEnabled()
+    typed(sheet, "opening", "-14")
+    typed(sheet, "closing", "236")
+    assert "The intake lobe's middle stands 109.5 degrees after TDC." in page.words.text()
+    assert (
+        "Wanted is 106.0: the cam stands 3.5 crank degrees retarded. Advance it by 3.5 crank degrees"
+        in page.words.text()
+    )
+    typed(sheet, "radius", ".55")
+    assert "offset it by 0.034 in, so that the cam comes ahead of where it stands" in page.words.text()
+    typed(sheet, "teeth", "42")
+    assert "One tooth of the cam's 42 is 17.1 crank degrees." in page.words.text()
+    page.take.click()
+    assert turn_of(window.session.book, "intake", "1i").valve.centre_deg == pytest.approx(109.5)
+    reading = window.session.book.journal[-1]
+    assert reading.also == {"stop_first": "28 BTDC", "stop_other": "31", "opening": "-14", "closing": "236"}
+
+
+@pytest.mark.parametrize(
+    ("read", "words"),
+    [
+        (("10", "10", "", ""), "Both stop readings are the same"),
+        (("-30", "30", "300", "100"), "No such lobe stands there"),
+        (("-30", "thirty", "", ""), "Fit the stop"),
+    ],
+)
+def test_what_does_not_add_up_is_said(cam, read, words):
+    _, sheet = cam("Degreeing")
+    for key, text in zip(("stop_first", "stop_other", "opening", "closing"), read, strict=True):
+        typed(sheet, key, text)
+    assert words in sheet.degree.words.text()
+    assert ("write a crank angle" in sheet.degree.wrong.text()) == ("thirty" in read)
+
+
+def test_an_engine_without_a_cam_says_what_to_state_on_every_page(cam):
+    for page in ("Around the turn", "Card", "Measured lobes", "Degreeing"):
+        _, sheet = cam(page, Bench().book)
+        sheet.grab()
+    assert "state two durations or more" in sheet.card.found.text() or sheet.degree.words.text()

@@ -4,10 +4,11 @@ import numpy as np
 import pytest
 
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
+from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn, overlap_area, overlap_deg
 
-FLANK = flank_from_card(8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0)))
-INTAKE, EXHAUST = (ValveTurn(FLANK, centre, 1.5, 0.4) for centre in (108.0, -112.0))
+LOBE = CardLobe(flank_from_card(8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0))))
+INTAKE, EXHAUST = (ValveTurn(LOBE, centre, 1.5, 0.4) for centre in (108.0, -112.0))
 
 
 @pytest.mark.parametrize(("lobe", "duration"), [(1.27, 236.0), (5.08, 150.0)])
@@ -33,11 +34,11 @@ def test_overlap_is_what_both_hold_open():
     assert overlap_area(INTAKE, EXHAUST) == pytest.approx(
         float(np.trapezoid(np.minimum(INTAKE.lift(fine), EXHAUST.lift(fine)), fine)), rel=1e-3
     )
-    apart = ValveTurn(FLANK, 200.0, 1.5, 0.4)
+    apart = ValveTurn(LOBE, 200.0, 1.5, 0.4)
     assert overlap_deg(apart, EXHAUST, 1.27) == 0.0
 
 
 def test_more_lash_opens_later_and_a_lift_never_reached_has_no_events():
-    late = ValveTurn(FLANK, 108.0, 1.5, 0.8)
+    late = ValveTurn(LOBE, 108.0, 1.5, 0.8)
     assert late.events(1.27)[0] > INTAKE.events(1.27)[0]
     assert INTAKE.events(14.0) is None

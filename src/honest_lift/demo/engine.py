@@ -1,7 +1,8 @@
 """Builds the demonstration engine: a river-racing hydroplane's pushrod V8, its used springs and a new set.
 
 Planted for the program to find: spring 11 has collapsed, so its used set is condemned; a spacer was left in
-the pocket of 5 intake; the inner of spring 14 binds early; 8 exhaust and its spring were never measured.
+the pocket of 5 intake; the inner of spring 14 binds early; 8 exhaust and its spring were never measured. Slips of the bare
+heads and of a lobe's table are planted beside their own figures.
 """
 
 from __future__ import annotations
@@ -9,6 +10,7 @@ from __future__ import annotations
 from itertools import count
 
 from honest_lift.demo.bare_head import written_down
+from honest_lift.demo.lobes import walked_lobes
 from honest_lift.demo.tables import (
     HEIGHTS,
     NEW_FREE,
@@ -19,7 +21,8 @@ from honest_lift.demo.tables import (
     USED_FREE,
     USED_SPRINGS,
 )
-from honest_lift.facts.cam import CamLobe, read_durations
+from honest_lift.facts.cam import CamLobe
+from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -97,6 +100,8 @@ def _facts() -> tuple[Fact, ...]:
         stated("lash", at_role("intake"), ".018"),
         stated("lash", at_role("exhaust"), ".020"),
         stated("target_height", ENGINE, "1.800", source="spring card"),
+        stated("stroke", ENGINE, "3.480", source="invented"),
+        stated("rod_length", ENGINE, "6.000", source="invented"),
         stated("retainer_angle", ENGINE, "10", "deg", "retainer card (invented)"),
         stated("lock_angle", ENGINE, "10", "deg", "lock card (invented)"),
     )
@@ -142,6 +147,7 @@ def _tools() -> tuple[Tool, ...]:
         "stem gauge": ("stem-height gauge, 0.001 in", "stem-height gauge"),
         "fine indicator": ("dial indicator, 0.01 mm", "indicator no. 2"),
         "depth gauge": ("depth micrometer, 0.001 in", "depth micrometer"),
+        "wheel": ("degree wheel, 1 degree", "degree wheel"),
     }
     kinds = {kind.title: kind for kind in KINDS}
     return tuple(
@@ -165,6 +171,7 @@ def _default_tools() -> dict[str, str]:
         "installed_height/rule": "rule",
         "valve_lift/indicator": "indicator",
         "lobe_lift/indicator": "indicator",
+        "lobe_centreline/equal_lifts": "wheel",
         "lash/feeler": "feeler",
         "locator_thickness/caliper": "caliper",
         "retainer_thickness/caliper": "caliper",
@@ -220,6 +227,7 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         depends = depends_on(engine, "seal_gap", "caliper", at_position(position))
         read("seal_gap", at_position(position), f"{gap} mm", "in", "caliper", "caliper", depends_on=depends)
     _slips(engine, entries, read)
+    entries.extend(walked_lobes(engine, _when(310)))
     return tuple(entries)
 
 

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QLineF, QPointF, QRectF
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
 
 from honest_lift.desk.alignment import LEFT, MIDDLE, RIGHT, VCENTER
 from honest_lift.desk.theme import Theme, font
-from honest_lift.drawings.scene import Box, Circle, Line, Scene, Stroke, Words
+from honest_lift.drawings.scene import Box, Circle, Line, Path, Scene, Stroke, Words
 
 _SIZES = {"figure": 16, "label": 14, "small": 12}
 _ALIGN = {"left": LEFT, "middle": MIDDLE, "right": RIGHT}
@@ -69,6 +69,9 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
 
     def draw(strokes: list[Stroke]) -> None:
         painter.drawLines([QLineF(at(s.x1, s.y1), at(s.x2, s.y2)) for s in strokes if isinstance(s, Line)])
+        for path in strokes:
+            if isinstance(path, Path):
+                painter.drawPolyline(QPolygonF([at(x, y) for x, y in path.points]))
         boxes = (s for s in strokes if isinstance(s, Box))
         painter.drawRects([QRectF(at(s.x, s.y + s.height), at(s.x + s.width, s.y)) for s in boxes])
         for circle in strokes:

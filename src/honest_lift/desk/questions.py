@@ -100,3 +100,17 @@ def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     dialog.setDefaultSuffix(ENDING.removeprefix("."))
     dialog.selectFile(suggestion.name)
     return Path(dialog.selectedFiles()[0]) if dialog.exec() else None
+
+
+def svg_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a drawing."""
+    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save the drawing"), str(suggestion), "SVG (*.svg)")
+    return Path(name if name.endswith(".svg") else f"{name}.svg") if name else None
+
+
+def tables_to_open(parent: QWidget, folder: Path) -> list[Path]:
+    """Ask for files of degree-wheel tables."""
+    names, _ = QFileDialog.getOpenFileNames(
+        parent, parent.tr("Open degree-wheel tables"), str(folder), "Tables (*.csv *.txt *.tsv);;All files (*)"
+    )
+    return [Path(name) for name in names]

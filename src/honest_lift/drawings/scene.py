@@ -25,6 +25,14 @@ class Line(Struct, frozen=True):
     dashed: bool = False
 
 
+class Path(Struct, frozen=True):
+    """A curve through points (x, y)."""
+
+    points: tuple[tuple[float, float], ...]
+    ink: Ink = "line"
+    dashed: bool = False
+
+
 class Circle(Struct, frozen=True):
     """A circle about its centre."""
 
@@ -57,7 +65,7 @@ class Words(Struct, frozen=True):
     ink: Ink = "line"
 
 
-Stroke = Line | Circle | Box | Words
+Stroke = Line | Path | Circle | Box | Words
 
 
 class Scene(Struct, frozen=True):

@@ -1,82 +1,164 @@
-"""The valves around the turn from what is stated of the camshaft: a lobe by its card, its shape assumed."""
+"""The valves around the turn: a measured lobe where there is one, else the card's, its shape assumed; and the piston."""
 
 from __future__ import annotations
 
+from dataclasses import replace as with_figures
 from math import isfinite
 
 from msgspec import Struct
 
+from honest_lift.estimates.cam_card import centre_deg, flank_of
+from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.cam import CamLobe
+from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.place import at_role
-from honest_lift.facts.remember import by_value
-from honest_lift.mechanics.cam.card_lobe import CardError, Flank, flank_from_card
+from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
+from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
 
 
 class Turn(Struct, frozen=True):
-    """One role's valve around the turn, or why there is none to show."""
+    """One valve around the turn, or why there is none to show.
+
+    `measured`: the lobe it was drawn from, None for the card's. `at_valve`: it was read at the valve, lash and ratio in it.
+    `timed`: stop readings place it, not the card. `doubts`: what of a measured lobe is not sure.
+    """
 
     role: str
+    position: str = ""
     valve: ValveTurn | None = None
     missing: str = ""
+    measured: LobeRead | None = None
+    at_valve: bool = False
+    timed: bool = False
+    doubts: tuple[str, ...] = ()
 
 
-def turn_of(book: Book, role: str) -> Turn:
-    """Give the valve of a role around the turn. What is missing, or can't be, is said."""
-    lobe = next((one for one in book.engine.lobes if one.id == role), None)
-    if lobe is None or len(lobe.durations) < 2 or lobe.centre_deg is None or not _is_whole(lobe):
-        return Turn(role, missing=f"state two durations or more and the centreline of the {role} lobe")
-    parts = {name: _of_role(book, name, role) for name in ("lobe_lift", "rocker_ratio", "lash")}
-    if lacking := [name.replace("_", " ") for name, value in parts.items() if not isfinite(value)]:
-        return Turn(role, missing=f"not stated for the {role}: {', '.join(lacking)}")
-    try:
-        flank = _flank((parts["lobe_lift"], tuple((one.lift_mm, one.crank_deg) for one in lobe.durations)))
-    except CardError as error:
-        return Turn(role, missing=f"{role}: {error}")
-    return Turn(role, ValveTurn(flank, lobe.centre_deg, parts["rocker_ratio"], parts["lash"]))
+class Tried(Struct, frozen=True):
+    """What is tried on the turn without being stated: crank degrees of advance, and a lash and ratio in place of the stated."""
+
+    advance_deg: float = 0.0
+    lash_mm: float | None = None
+    ratio: float | None = None
 
 
-def _is_whole(lobe: CamLobe) -> bool:
-    """Tell whether no figure of it was set aside when the file was read."""
-    return all(isinstance(one.lift_mm, float) and isinstance(one.crank_deg, float) for one in lobe.durations)
+def turns_of(book: Book, position: str = "", tried: Tried | None = None) -> dict[str, Turn]:
+    """Give the intake and the exhaust around the turn: those of a valve's cylinder, else of the roles."""
+    own = book.engine.position(position)
+    alike = [one for one in book.engine.layout.positions if own and one.cylinder == own.cylinder]
+    found = {}
+    for role in ("intake", "exhaust"):
+        # a cylinder may have several of a role: the current one, else its first
+        ids = [one.id for one in alike if one.role == role]
+        at = position if position in ids else ids[0] if ids else ""
+        found[role] = _tried(turn_of(book, role, at), tried)
+    return found
 
 
-def contradictions(book: Book) -> tuple[str, ...]:
-    """Say what of the stated durations and centrelines can't all be so."""
-    lobes = {one.id: one for one in book.engine.lobes}
-    found = []
-    for lobe in lobes.values():
-        if lobe.centreline_deg is not None and not 90.0 <= lobe.centreline_deg <= 135.0:
-            found.append(
-                f"a centreline of {lobe.centreline_deg:g} degrees at the {lobe.id} is unusual: mostly 98 to 120"
+def turn_of(book: Book, role: str, position: str = "") -> Turn:
+    """Give the valve of a role, or of one position of it, around the turn. What is missing, or can't be, is said."""
+    found = table_near(book, role, position)
+    read = lobe_read(book, found) if found else None
+    if read is None or read.lobe is None:
+        turn = _by_card(book, role, position)
+        return (
+            turn
+            if read is None
+            else Turn(
+                turn.role,
+                position,
+                turn.valve,
+                turn.missing,
+                doubts=(f"its wheel table can't be used: {read.missing}",),
             )
+        )
+    centre = _centre(book, role, position) if read.centre_deg is None else read.centre_deg
+    if centre is None:
+        return Turn(role, position, missing=f"the {role} lobe is measured, but nothing says where its middle stands: "
+                    "read both stops with its table, or state a centreline", measured=read)  # fmt: skip
+    at_valve = found is not None and found.table.read_at == "valve"
+    ratio, lash, lacking = (1.0, 0.0, "") if at_valve else _gear(book, role, position)
+    if lacking:
+        return Turn(role, position, missing=lacking, measured=read)
+    valve = ValveTurn(read.lobe, centre, ratio, lash)
+    return Turn(role, position, valve, "", read, at_valve, read.centre_deg is not None, _doubts(book, read))
+
+
+def _by_card(book: Book, role: str, position: str) -> Turn:
+    flank = flank_of(book, role)
+    if isinstance(flank, str):
+        return Turn(role, position, missing=flank)
+    centre = _centre(book, role, position)
+    if centre is None:
+        return Turn(
+            role, position, missing=f"state the centreline of the {role} lobe, its events, or the lobe separation"
+        )
+    ratio, lash, lacking = _gear(book, role, position)
+    if lacking:
+        return Turn(role, position, missing=lacking)
+    return Turn(role, position, ValveTurn(CardLobe(flank), centre, ratio, lash))
+
+
+def _centre(book: Book, role: str, position: str) -> float | None:
+    """Give the middle as the wheel found it by equal lifts, else as the card says; None for neither."""
+    found = resolve(book, "lobe_centreline", at_position(position) if position else at_role(role)).value
+    return found * side_of(role) if isfinite(found) else centre_deg(book, role)
+
+
+def _gear(book: Book, role: str, position: str) -> tuple[float, float, str]:
+    """Give ratio, and lash with what a hydraulic lifter bleeds, at a valve; or what of them is not stated."""
+    place = at_position(position) if position else at_role(role)
+    hydraulic = book.engine.lifter.startswith("hydraulic")
+    ratio = 1.0 if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place).value
+    lash = 0.0 if hydraulic else resolve(book, "lash", place).value
+    bleed = resolve(book, "lifter_bleed", at_role(role)).value if hydraulic else 0.0
+    lacking = [name for name, value in (("rocker ratio", ratio), ("lash", lash)) if not isfinite(value)]
+    if lacking:
+        return ratio, lash, f"not stated for the {role}: {', '.join(lacking)}"
+    return ratio, lash + (bleed * ratio if isfinite(bleed) else 0.0), ""
+
+
+def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:
+    stale = stale_words(book, read.found)
+    found = [f"its wheel table is stale: {stale}"] if stale else []
+    if read.troubles:
+        found.append("rows of its wheel table stand out and are not judged yet")
     return tuple(found)
 
 
-def separation_deg(intake: CamLobe, exhaust: CamLobe) -> float | None:
+def _tried(turn: Turn, tried: Tried | None) -> Turn:
+    """Give a turn with what is tried on it. One read at the valve has its ratio and lash in it: only its place moves."""
+    valve = turn.valve
+    if valve is None or tried is None:
+        return turn
+    valve = with_figures(valve, centre_deg=valve.centre_deg - tried.advance_deg)
+    if not turn.at_valve and tried.lash_mm is not None:
+        valve = with_figures(valve, lash_mm=tried.lash_mm)
+    if not turn.at_valve and tried.ratio is not None:
+        valve = with_figures(valve, ratio=tried.ratio)
+    return Turn(turn.role, turn.position, valve, "", turn.measured, turn.at_valve, turn.timed, turn.doubts)
+
+
+def separation_deg(turns: dict[str, Turn]) -> float | None:
     """Give the lobe separation in cam degrees: half the way between both middles."""
-    if intake.centreline_deg is None or exhaust.centreline_deg is None:
-        return None
-    return (intake.centreline_deg + exhaust.centreline_deg) / 2.0
+    intake, exhaust = turns["intake"].valve, turns["exhaust"].valve
+    return None if not intake or not exhaust else (intake.centre_deg - exhaust.centre_deg) / 2.0
 
 
-def advance_deg(intake: CamLobe, exhaust: CamLobe) -> float | None:
+def advance_deg(turns: dict[str, Turn]) -> float | None:
     """Give the advance in crank degrees: how much earlier the cam stands than with both middles alike; retard is negative."""
-    if intake.centreline_deg is None or exhaust.centreline_deg is None:
-        return None
-    return (exhaust.centreline_deg - intake.centreline_deg) / 2.0
+    intake, exhaust = turns["intake"].valve, turns["exhaust"].valve
+    return None if not intake or not exhaust else -(intake.centre_deg + exhaust.centre_deg) / 2.0
 
 
-def _of_role(book: Book, quantity: str, role: str) -> float:
-    if quantity == "lash" and book.engine.lifter.startswith("hydraulic"):
-        return 0.0
-    if quantity == "rocker_ratio" and book.engine.gear == "bucket":
-        return 1.0
-    return resolve(book, quantity, at_role(role)).value
-
-
-@by_value
-def _flank(card: tuple[float, tuple[tuple[float, float], ...]]) -> Flank:
-    return flank_from_card(*card)
+def crank_of(book: Book) -> SliderCrank | str:
+    """Give the crank that carries the piston, or what is missing or wrong of it."""
+    stroke, rod, offset = (resolve(book, name, ENGINE).value for name in ("stroke", "rod_length", "pin_offset"))
+    lacking = [words for words, value in (("stroke", stroke), ("rod length", rod)) if not isfinite(value)]
+    if lacking:
+        return f"the piston is not drawn: {' and '.join(lacking)} not stated"
+    try:
+        return crank_of_stroke(stroke, rod, offset if isfinite(offset) else 0.0)
+    except CrankError as error:
+        return f"the piston can't be drawn: {error}"

@@ -13,9 +13,11 @@ from math import sqrt
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.observed import observed
 from honest_lift.estimates.repeats import mean_and_spread, standing_apart
 from honest_lift.estimates.tester import correction_for
+from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -24,6 +26,7 @@ from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.staleness import is_stale, staleness
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
+from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
 
@@ -46,9 +49,17 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
 
 def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | None:
     """Give what was read, else what was stated, at one place."""
-    if counting := counting_readings(book, quantity, near):
+    counting = counting_readings(book, quantity, near)
+    read_on_wheel = quantity in READ_AS.values() and all(is_stale(book.engine, one) for one in counting)
+    if read_on_wheel and (table := nose_of_table(book, quantity, near)) is not None:
+        told = measured(book, quantity, (*counting, table.standing), asked=asked)
+        note = "; ".join(words for words in (told.note, table.note) if words)
+        return replace(told, ground=told.ground | table.ground, note=note)
+    if counting:
         return measured(book, quantity, counting, asked=asked)
     fact = _by_key(book.engine.facts).get((quantity, near))
+    if fact is None and quantity == "lobe_lift":
+        fact = lift_by_card(book.engine.lobes, near)
     return _stated(book.engine, fact, asked) if fact else None
 
 

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from msgspec import Struct
 
-from honest_lift.facts.place import Role
-from honest_lift.numbers.entry import EntryError, Field, parse
-from honest_lift.numbers.units import in_figures
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.place import Place, Role, at_role
 
 
 class Duration(Struct, frozen=True, forbid_unknown_fields=True):
@@ -17,46 +18,47 @@ class Duration(Struct, frozen=True, forbid_unknown_fields=True):
 
 
 class CamLobe(Struct, frozen=True, forbid_unknown_fields=True):
-    """The lobes of one role by their card. `centreline_deg`: crank degrees of their middle from TDC of the overlap.
+    """The lobes of one role by their card, in every way cards quote them; what a card does not say is None.
 
-    An intake's is counted after that TDC, an exhaust's before it, both positive as cards print them.
+    `centreline_deg`: crank degrees of their middle from TDC of the overlap: an intake's after it, an exhaust's before it, both
+    positive as cards print them. `opens_deg`, `closes_deg`: crank degrees, later positive, at `events_at_mm` of lobe
+    lift. `tdc_lift_mm`: open at that TDC, at the lifter or the valve. `gross_lift_mm`: at the valve by `gross_ratio`, no lash.
     """
 
     id: Role
     durations: tuple[Duration, ...] = ()
     centreline_deg: float | None = None
     source: str = ""
+    opens_deg: float | None = None
+    closes_deg: float | None = None
+    events_at_mm: float | None = None
+    tdc_lift_mm: float | None = None
+    tdc_read_at: Literal["lifter", "valve"] = "lifter"
+    gross_lift_mm: float | None = None
+    gross_ratio: float | None = None
+    lash_cold_mm: float | None = None
+    lash_hot_mm: float | None = None
+    base_circle_mm: float | None = None
 
     @property
     def centre_deg(self) -> float | None:
-        """Give the middle in crank degrees from TDC of the overlap, later is positive."""
-        if self.centreline_deg is None:
-            return None
-        return self.centreline_deg if self.id == "intake" else -self.centreline_deg
+        """Give the stated middle in crank degrees from TDC of the overlap, later is positive."""
+        return None if self.centreline_deg is None else self.centreline_deg * side_of(self.id)
+
+    @property
+    def gross_lobe_mm(self) -> float | None:
+        """Give the lobe lift that the gross lift and its ratio come to."""
+        return self.gross_lift_mm / self.gross_ratio if self.gross_lift_mm and self.gross_ratio else None
 
 
-def read_durations(text: str, unit: str) -> tuple[Duration, ...]:
-    """Read durations as they are quoted: `284 at .006, 236 at .050, 150 at .200`; lifts in the unit or with their own.
-
-    Raises EntryError with what was given and what would be right.
-    """
-    found = []
-    for part in (one.strip() for one in text.replace(";", ",").split(",") if one.strip()):
-        degrees, at, lift = part.partition(" at ")
-        if not at:
-            raise EntryError(f"“{part}”: write a duration and its lift, as in 236 at .050; put commas between several.")
-        crank, height = (
-            parse(degrees, Field.within("angle", "deg", (1.0, 600.0))), parse(lift, Field.within("length", unit, (0.01, 25.0))),
-        )  # fmt: skip
-        if crank is None or height is None:
-            raise EntryError(f"“{part}”: a figure is missing; write it as 236 at .050.")
-        found.append(Duration(height, crank))
-    return tuple(sorted(found, key=lambda one: one.lift_mm))
+def side_of(role: str) -> float:
+    """Give the side of the overlap's TDC a role's lobe stands on: 1 after it, -1 before it."""
+    return 1.0 if role == "intake" else -1.0
 
 
-def durations_text(lobe: CamLobe, unit: str) -> str:
-    """Write durations the way `read_durations` reads them."""
-    return ", ".join(
-        f"{in_figures(one.crank_deg, 'angle', 'deg').removesuffix('.0')} at {in_figures(one.lift_mm, 'length', unit)}"
-        for one in lobe.durations
-    )
+def lift_by_card(lobes: tuple[CamLobe, ...], place: Place) -> Fact | None:
+    """Give the lobe lift that a gross valve lift over its ratio states for a role; None where no card quotes one."""
+    lobe = next((one for one in lobes if place == at_role(one.id)), None)
+    if lobe is None or lobe.gross_lobe_mm is None:
+        return None
+    return Fact("lobe_lift", place, lobe.gross_lobe_mm, source="gross valve lift over the ratio it is quoted with")

@@ -26,6 +26,7 @@ from honest_lift.facts.place import Place, of_reference, position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
+from honest_lift.facts.wheel_table import WheelTable
 
 Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits", "lobes"]
 Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit | CamLobe
@@ -371,6 +372,10 @@ def _user_of(book: Book, table: Table, name: str) -> str:
         isinstance(one, Reading) and one.place == of_reference(name) for one in book.journal
     ):
         return "readings were taken of it"
-    if table == "tools" and any(isinstance(one, Reading) and one.tool == name for one in book.journal):
+    if table == "tools" and any(
+        name in ((one.tool, one.wheel) if isinstance(one, WheelTable) else (one.tool,))
+        for one in book.journal
+        if isinstance(one, Reading | WheelTable)
+    ):
         return "readings were taken with it"
     return ""

@@ -44,6 +44,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     guide_material: GuideMaterial = ""
     cam_card: str = ""
     lobes: tuple[CamLobe, ...] = ()
+    cam_separation_deg: float | None = None  # cam degrees between the middles, as the card says
+    cam_advance_deg: float | None = None  # crank degrees ground in, as the card says; retard is negative
     facts: tuple[Fact, ...] = ()
     cards: tuple[SpringCard, ...] = ()
     sets: tuple[SpringSet, ...] = ()
@@ -137,6 +139,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         layout=whole.layout,
         gear=whole.gear,
         lifter=whole.lifter,
+        lobes=whole.lobes if "lobe_lift" in quantities else (),
         head_material=whole.head_material,
         guide_material=whole.guide_material,
         hardened_base=whole.hardened_base,

@@ -11,16 +11,10 @@ from operator import is_
 from msgspec import Struct, field
 from msgspec.structs import replace
 
+from honest_lift.facts.journal_entry import Entry
 from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity, last_few
-
-
-class Entry(Struct, frozen=True, forbid_unknown_fields=True, tag_field="entry"):
-    """What every entry says of itself: its id, when it was made and by whom."""
-
-    id: str
-    when: str
-    by: str
+from honest_lift.facts.wheel_table import RowsJudged, StandingTable, WheelTable
 
 
 class Reading(Entry, frozen=True, forbid_unknown_fields=True, tag="reading"):
@@ -48,7 +42,7 @@ class Reading(Entry, frozen=True, forbid_unknown_fields=True, tag="reading"):
 
 
 class StruckOut(Entry, frozen=True, forbid_unknown_fields=True, tag="struck_out"):
-    """A reading no longer counts, for the reason given."""
+    """A reading, or a wheel table, no longer counts, for the reason given."""
 
     reading: str
     why: str = ""
@@ -77,7 +71,7 @@ class Withdrawn(Entry, frozen=True, forbid_unknown_fields=True, tag="withdrawn")
 
 
 _REPLACED = "replaced by a later reading"
-AnyEntry = Reading | StruckOut | Moved | Noted | Withdrawn
+AnyEntry = Reading | StruckOut | Moved | Noted | Withdrawn | WheelTable | RowsJudged
 
 
 class Standing(Struct, frozen=True):
@@ -183,6 +177,22 @@ def replayed(journal: tuple[AnyEntry, ...]) -> Ledger:
     return Ledger(journal, tuple(result), index, {key: tuple(ones) for key, ones in found.items()})
 
 
+@by_identity
+def tables(journal: tuple[AnyEntry, ...]) -> tuple[StandingTable, ...]:
+    """Give the wheel tables that count now, in the order they were taken in, with what was judged of their rows."""
+    in_force = _in_force(journal)
+    struck = {one.reading for one in in_force if isinstance(one, StruckOut)}
+    judged = {one.table: one for one in in_force if isinstance(one, RowsJudged)}
+    taken = [one for one in in_force if isinstance(one, WheelTable) and one.id not in struck]
+    replaced = {(target, one.place) for one in taken for target in one.supersedes}
+    return tuple(
+        StandingTable(one, frozenset(told.left_out), frozenset(told.kept)) if told else StandingTable(one)
+        for one in taken
+        for told in (judged.get(one.id),)
+        if (one.id, one.place) not in replaced
+    )
+
+
 def _in_force(journal: tuple[AnyEntry, ...]) -> list[AnyEntry]:
     """Drop withdrawn entries; a withdrawal may itself be withdrawn, so read from the end."""
     withdrawn: set[str] = set()
@@ -198,7 +208,7 @@ def _in_force(journal: tuple[AnyEntry, ...]) -> list[AnyEntry]:
 
 
 def undoing(entry: AnyEntry, new_id: str, when: str, by: str) -> StruckOut | Withdrawn:
-    """Give the entry that takes another back: a reading is struck out, anything else withdrawn."""
-    if isinstance(entry, Reading):
+    """Give the entry that takes another back: a reading or a table is struck out, anything else withdrawn."""
+    if isinstance(entry, Reading | WheelTable):
         return StruckOut(new_id, when, by, entry.id, "taken back")
     return Withdrawn(new_id, when, by, entry.id)

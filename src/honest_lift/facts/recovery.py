@@ -19,6 +19,7 @@ from honest_lift.facts.journal_file import (
     snapshot_path,
 )
 from honest_lift.facts.sense import sensible
+from honest_lift.facts.wheel_table import WheelTable
 
 _ENTRY = msgspec.json.Decoder(AnyEntry)
 _SNAPSHOT = msgspec.json.Decoder(Snapshot)
@@ -40,7 +41,7 @@ class Leftover(Struct, frozen=True):
     @property
     def words(self) -> str:
         """Say what it is: `12 readings, and facts that were changed, last on 2026-11-23 14:02`."""
-        readings = sum(isinstance(one, Reading) for one in self.entries)
+        readings = sum(isinstance(one, Reading | WheelTable) for one in self.entries)
         parts = []
         for number, one, many in (
             (readings, "reading", "readings"),

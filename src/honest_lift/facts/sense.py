@@ -17,15 +17,18 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place, split_position
+from honest_lift.facts.wheel_table import READ_AS, WheelTable
 
 _BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
 _BY_NAME = {
     "resolution": (0.0, 1000.0), "accuracy": (0.0, 1000.0), "repeatability": (0.0, 1000.0),
     "coils": (0.0, 50.0), "active_coils": (0.1, 50.0), "crank_deg": (1.0, 600.0), "centreline_deg": (1.0, 359.0),
+    "opens_deg": (-720.0, 720.0), "closes_deg": (-720.0, 720.0), "gross_ratio": (0.5, 3.0),
     "tensile_a": (100.0, 5000.0), "tensile_m": (0.0, 1.0),
     "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
 }  # fmt: skip
+_ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
 _DRAWN = {"x_mm", "y_mm"}
 
 
@@ -61,6 +64,8 @@ def out_of_sense(value: float, low: float, high: float) -> str:
 
 
 def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
+    if isinstance(entry, WheelTable):
+        return _table_is_odd(entry, aside)
     if not isinstance(entry, Reading):
         return False
     row = CATALOG.get(entry.quantity)
@@ -79,6 +84,30 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
             which, why = unknown[0], "nothing of that name is known here"
     if why:
         aside.append(SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place))
+    return bool(why)
+
+
+def _table_is_odd(table: WheelTable, aside: list[SetAside]) -> bool:
+    """Set a whole wheel table aside: one that lost a row somewhere is another lobe."""
+    quantity = READ_AS[table.read_at]
+    why = _no_such_place(table.place)
+    if not why and table.place.kind not in ("position", "role"):
+        why = "a lobe is of a valve, or of all intakes or exhausts"
+    if not why and len(table.crank_deg) != len(table.lift_mm):
+        why = f"it has {len(table.crank_deg)} angles and {len(table.lift_mm)} lifts"
+    if not why and table.read_at == "valve" and table.place.kind != "position":
+        why = "what was read at one valve speaks of no other"
+    if not why and len(table.crank_deg) < 5:
+        why = "fewer than five rows are no lobe"
+    angles = (*table.crank_deg, *(table.stops_deg or ()))
+    bad = [one for one in angles if out_of_sense(one, *_ANGLES)] + [
+        one for one in table.lift_mm if out_of_sense(one, *_LIFTS)
+    ]
+    if not why and bad:
+        why = f"{bad[0]!r} in it makes no sense"
+    if why:
+        given = f"{len(table.crank_deg)} rows read at the {table.read_at}"
+        aside.append(SetAside(table.place.title, "wheel table", given, why, quantity, table.place))
     return bool(why)
 
 

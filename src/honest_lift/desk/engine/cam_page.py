@@ -16,6 +16,7 @@ from honest_lift.numbers.units import in_figures
 
 _PLACES = {
     "lobe_lift": ("intake", "exhaust"), "rocker_ratio": ("", "intake", "exhaust"), "lash": ("intake", "exhaust"),
+    "lifter_bleed": ("intake", "exhaust"),
     "target_height": ("", "intake", "exhaust"), "locator_thickness": ("",), "retainer_thickness": ("",),
     "tip_to_step": ("",),
 }  # fmt: skip

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
 from honest_lift.desk.record_table import RecordTable
 from honest_lift.desk.session import Session
@@ -57,3 +58,16 @@ def button(words: str, does) -> QPushButton:
     made = QPushButton(words)
     made.clicked.connect(lambda: does())
     return made
+
+
+def scrolled(label: QLabel) -> QScrollArea:
+    """Let words that may be many scroll in the room that is left for them."""
+    area = QScrollArea()
+    area.setWidget(label)
+    area.setWidgetResizable(True)
+    area.setFrameShape(QFrame.Shape.NoFrame)
+    area.setStyleSheet("QScrollArea { background: transparent; }")
+    for one in (area.viewport(), label):
+        one.setAutoFillBackground(False)
+    label.setAlignment(Qt.AlignmentFlag.AlignTop)
+    return area

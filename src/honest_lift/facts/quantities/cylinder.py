@@ -10,6 +10,18 @@ _OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket")
 
 ROWS: tuple[Quantity, ...] = (
     Quantity(
+        "stroke", "stroke", "S", "length", ("engine",), (10.0, 400.0), (30.0, 160.0), page="Block",
+        meaning="Travel of the piston between its dead centres.",
+    ),
+    Quantity(
+        "rod_length", "rod length", "l", "length", ("engine",), (20.0, 800.0), (60.0, 280.0), page="Block",
+        meaning="Connecting rod between the middles of its bores.",
+    ),
+    Quantity(
+        "pin_offset", "pin offset", "d", "length", ("engine",), (-20.0, 20.0), (-3.0, 3.0), page="Block",
+        meaning="Pin off the bore's middle; positive toward the side the crankpin moves to after TDC.",
+    ),
+    Quantity(
         "chamber_volume", "chamber volume", "Vch", "volume", ("cylinder",), (1.0, 500.0), (5.0, 150.0),
         (Way("burette", "burette, level at the start and at the end", ("burette",), _CHAMBER,
              howto="Plate greased and level, plug in, valves sealed; read at the bottom of the meniscus.",

@@ -19,6 +19,13 @@ ROWS: tuple[Quantity, ...] = (
         "Largest lift at the lifter.",
     ),
     Quantity(
+        "lobe_centreline", "centreline by the wheel", "c", "angle", ("position", "role"), (1.0, 359.0), (90.0, 130.0),
+        (Way("equal_lifts", "equal lifts by the degree wheel, TDC by the stop both ways", ("degree_wheel",), ("cam",),
+             howto="Halfway between the angles at one lift on both flanks; never by the peak.", short="equal lifts"),),
+        "Middle of the lobe in crank degrees from TDC of the overlap: an intake's after it, an exhaust's before.",
+        "Turn slowly onto the stop: a stop hit hard bends, and marks the piston.",
+    ),
+    Quantity(
         "rocker_ratio", "rocker ratio", "R", "ratio", ("position", "role", "engine"), (0.8, 2.6), (1.2, 2.0),
         meaning="Lift at the valve over lift at the lifter; 1 for a bucket.",
     ),
@@ -27,5 +34,9 @@ ROWS: tuple[Quantity, ...] = (
         (Way("feeler", "feeler gauges at the valve", ("feeler",),
              howto="On the base circle, cold or hot as the card says."),),
         "Gap at the valve on the base circle. A hydraulic lifter has none.",
+    ),
+    Quantity(
+        "lifter_bleed", "bleed of a hydraulic lifter", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),
+        meaning="What a hydraulic lifter sinks while it lifts. Lifts are shown less it; no check counts on it.",
     ),
 )  # fmt: skip

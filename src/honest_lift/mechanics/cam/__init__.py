@@ -1,1 +1,1 @@
-"""The cam and what it does at the valve."""
+"""The camshaft: lobes by their card or measured, the degree-wheel table, and the valves around the turn."""

@@ -1,7 +1,8 @@
 """The valves around the turn: lift against crank degrees, what stands open at TDC, overlap, and events at a check lift.
 
 Crank angle zero is TDC of the overlap, later is positive; cam degrees are crank degrees over 2. Valve lift is lobe lift
-times ratio less lash, never below nothing. Source: the definitions; Heywood, Internal Combustion Engine Fundamentals.
+times ratio less lash, never below nothing; what a hydraulic lifter bleeds down counts like lash, times the ratio.
+Source: the definitions; Heywood, Internal Combustion Engine Fundamentals.
 """
 
 from __future__ import annotations
@@ -10,42 +11,65 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from honest_lift.mechanics.cam.card_lobe import Flank
+from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.numbers.doubt import Array
 
 _STEP_DEG = 0.5
+_RASTER_CAM_DEG = 0.5
 
 
 @dataclass(frozen=True, slots=True)
 class ValveTurn:
-    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle."""
+    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle; `lash_mm`: at the valve."""
 
-    flank: Flank
+    lobe: Lobe
     centre_deg: float
     ratio: float
     lash_mm: float
 
     def lift(self, crank_deg: Array) -> Array:
         """Give the valve lift in mm at crank degrees (...)."""
-        lobe = self.flank.lift(np.abs(np.asarray(crank_deg) - self.centre_deg) / 2.0)
-        return np.maximum(lobe * self.ratio - self.lash_mm, 0.0)
+        return np.maximum(self.lobe.lift(self._cam(crank_deg)) * self.ratio - self.lash_mm, 0.0)
+
+    def velocity(self, crank_deg: Array) -> Array:
+        """Give the valve's speed in mm per crank degree at crank degrees (...); 0 while it is shut."""
+        return np.where(self.lift(crank_deg) > 0, self.lobe.velocity(self._cam(crank_deg)) * self.ratio / 2.0, 0.0)
+
+    def acceleration(self, crank_deg: Array) -> Array:
+        """Give the valve's acceleration in mm per crank degree squared; 0 while it is shut."""
+        return np.where(self.lift(crank_deg) > 0, self.lobe.acceleration(self._cam(crank_deg)) * self.ratio / 4.0, 0.0)
+
+    def _cam(self, crank_deg: Array) -> Array:
+        return (np.asarray(crank_deg, dtype=np.float64) - self.centre_deg) / 2.0
 
     @property
     def peak_mm(self) -> float:
         """Give the greatest valve lift."""
-        return float(self.lift(np.array(self.centre_deg)))
+        return max(self.lobe.lift_mm * self.ratio - self.lash_mm, 0.0)
 
     def events(self, valve_lift_mm: float) -> tuple[float, float] | None:
         """Give the crank degrees at which the valve rises and falls through a lift; None where it never reaches it."""
         from scipy.optimize import brentq
 
         wanted = (valve_lift_mm + self.lash_mm) / self.ratio
-        if not 0.0 < wanted < self.flank.lift_mm:
+        raster = np.linspace(self.lobe.start_deg, self.lobe.end_deg, _points(self.lobe))
+        lifts = self.lobe.lift(raster)
+        top = float(raster[int(np.argmax(lifts))])
+        if not 0.0 < wanted < float(lifts.max()):
             return None
-        half = 2.0 * brentq(
-            lambda at: float(self.flank.lift(np.array(at))) - wanted, 0.0, self.flank.end_deg - 1e-9, xtol=1e-10
-        )
-        return self.centre_deg - half, self.centre_deg + half
+
+        def over(at: float) -> float:
+            return float(self.lobe.lift(np.array(at))) - wanted
+
+        ends = (self.lobe.start_deg + 1e-9, self.lobe.end_deg - 1e-9)
+        if over(ends[0]) >= 0 or over(ends[1]) >= 0:
+            return None
+        rise, fall = brentq(over, ends[0], top, xtol=1e-10), brentq(over, top, ends[1], xtol=1e-10)
+        return self.centre_deg + 2.0 * rise, self.centre_deg + 2.0 * fall
+
+
+def _points(lobe: Lobe) -> int:
+    return int((lobe.end_deg - lobe.start_deg) / _RASTER_CAM_DEG) | 1
 
 
 def overlap_deg(intake: ValveTurn, exhaust: ValveTurn, valve_lift_mm: float) -> float:

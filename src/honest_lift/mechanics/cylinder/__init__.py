@@ -1,0 +1,1 @@
+"""The cylinder: piston against crank angle."""

@@ -14,12 +14,17 @@ session = Session(demo_book(new_id()))
 window = Window(session)
 window.show()
 app.processEvents()
-for step in ("springs", "engine", "heights"):
+for step in ("engine", "head", "springs", "heights", "shims", "cam", "readings"):
     session.open_step(step)
     app.processEvents()
+    sheet = window.sheets[step]
     if step == "engine":
-        for page in window.sheets["engine"].pages:
-            window.sheets["engine"].show_page(page)
+        for page in sheet.pages:
+            sheet.show_page(page)
+            app.processEvents()
+    elif hasattr(sheet, "pages"):
+        for index in range(sheet.pages.count()):
+            sheet.pages.setCurrentIndex(index)
             app.processEvents()
 for position in session.engine.layout.positions:
     session.go(position.id)

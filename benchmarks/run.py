@@ -57,13 +57,14 @@ def main() -> None:
     line("typed reading to repainted screen, median", f"{median:.1f} ms", "30 ms", median < 30)
     line("the same, 95th percentile", f"{late:.1f} ms", "30 ms", late < 30)
     print(f"from Enter to the reading flushed to the disk: {1000 * said['flushed'][0]:.1f} ms (on a thread of its own)")
-    _, said = run("valves48.py")
-    for name, (took, target) in said.items():
-        what = f"48 valves, {name.replace('_', ' ')}"
-        if target:
-            line(what, f"{took:.1f} ms", f"{target:g} ms", took <= target)
-        else:
-            print(f"{what}: {took:.1f} ms")
+    for script, before in (("valves48.py", "48 valves, "), ("lobes.py", "")):
+        _, said = run(script)
+        for name, (took, target) in said.items():
+            what = f"{before}{name.replace('_', ' ')}"
+            if target:
+                line(what, f"{took:.1f} ms", f"{target:g} ms", took <= target)
+            else:
+                print(f"{what}: {took:.1f} ms")
     _, said = run("pages.py")
     line("peak memory, demo open, every page visited", f"{said['peak'][0]:.0f} MB", "180 MB", said["peak"][0] < 180)
 

@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from msgspec.structs import replace
+from msgspec.structs import astuple, replace
 
 from engines import Bench
 from honest_lift.checks.examine import examine
@@ -210,9 +210,10 @@ def test_a_lobe_is_read_anew_when_its_rows_are_judged_and_not_otherwise():
 
 
 def test_the_band_grows_with_coarser_tables_and_wheels():
-    bands = [band_of(step, wheel) for wheel in (0.2, 0.8) for step in (1, 2, 5, 10, 20)]
+    bands = [astuple(band_of(step, wheel)) for wheel in (0.2, 0.8) for step in (1, 2, 5, 10, 20)]
     assert bands[:5] == sorted(bands[:5])
     assert bands[5:] == sorted(bands[5:])
+    assert astuple(band_of(1.0, 1.0)) == bands[4], "a wheel misread by a whole step"
     assert all(fine <= coarse for fine, coarse in zip(bands[:5], bands[5:], strict=True))
 
 

@@ -5,74 +5,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.mechanics.cam.card_lobe import flank_from_card
 from honest_lift.mechanics.cam.measured_lobe import crossings, measured_lobe, nose_lift, rough_at_nose, width
 from honest_lift.mechanics.cam.slipped_rows import slipped_rows
 from honest_lift.mechanics.cam.smoothing import smooth
 from honest_lift.mechanics.cam.wheel_table import ordered, troubles, unwrapped
-
-LIFT_ERROR, WHEEL = 0.01 / np.sqrt(12), 0.2
-
-
-class Polynomial:
-    """A 2-p-q-r-s lobe: another family than the program draws from a card, known with its derivatives in closed form.
-
-    Source: Norton, Cam Design and Manufacturing Handbook (boundary conditions), from memory.
-    """
-
-    def __init__(self, lift, half, powers, lean=0.0):
-        self.lift_mm, self.half, self.lean = lift, half, lean
-        self.powers = (2, *powers)
-        rows = [[1.0] * 5]
-        for order in range(1, 5):
-            rows.append([float(np.prod([p - k for k in range(order)])) for p in self.powers])
-        self.shares = np.linalg.solve(np.array(rows), [-1.0, 0, 0, 0, 0])
-
-    def _share(self, cam):
-        half = np.where(cam < 0, self.half * (1 - self.lean), self.half * (1 + self.lean))
-        return np.minimum(np.abs(cam) / half, 1.0), half
-
-    def lift(self, cam):
-        x, _ = self._share(np.asarray(cam))
-        return self.lift_mm * np.where(
-            x < 1, 1 + sum(c * x**p for c, p in zip(self.shares, self.powers, strict=True)), 0
-        )
-
-    def acceleration(self, cam):
-        x, half = self._share(np.asarray(cam))
-        bent = sum(c * p * (p - 1) * x ** (p - 2) for c, p in zip(self.shares, self.powers, strict=True))
-        return self.lift_mm / half**2 * np.where(x < 1, bent, 0.0)
-
-
-def twenty():
-    """Twenty lobes of both families with the noise of a bench: seeded, so that the figures stand still."""
-    rng, lobes = np.random.default_rng(5), []
-    for i in range(20):
-        lift = rng.uniform(6, 11)
-        if i % 2:
-            p = int(rng.choice([6, 8, 10]))
-            q = p + int(rng.choice([4, 6, 8]))
-            r = q + int(rng.choice([6, 8, 10]))
-            lobes.append(Polynomial(lift, rng.uniform(62, 80), (p, q, r, r + int(rng.choice([8, 10, 14])))))
-        else:
-            d = rng.uniform(270, 310)
-            flank = flank_from_card(
-                lift, ((0.15, d), (1.27, d - rng.uniform(36, 46)), (5.08, d - rng.uniform(125, 140)))
-            )
-            flank_lobe = type("FlankLobe", (), {})()
-            flank_lobe.lift = lambda cam, flank=flank: flank.lift(np.abs(cam))
-            flank_lobe.acceleration = lambda cam, flank=flank: flank.acceleration(np.abs(cam))
-            flank_lobe.half, flank_lobe.lift_mm = flank.end_deg, lift
-            lobes.append(flank_lobe)
-    return lobes, rng
-
-
-def walked(lobe, rng, step, resolution=0.01, wheel=WHEEL, span=240.0, level=0.2):
-    """Walk a lobe with a wheel: every reading rounded to the indicator's step, the wheel misread by its error."""
-    crank = np.arange(-span, span + 1, step)
-    lift = lobe.lift((crank + rng.normal(0, wheel, len(crank))) / 2)
-    return crank, np.round(lift / resolution) * resolution + level
-
+from lobes import LIFT_ERROR, WHEEL, Polynomial, twenty, walked
 
 LOBES, RNG = twenty()
 
@@ -83,7 +20,7 @@ def test_acceleration_comes_back_from_a_noisy_table(step, median, worst):
     off, middles, lifts = [], [], []
     for lobe in LOBES:
         found = measured_lobe(ordered(*walked(lobe, RNG, step)), LIFT_ERROR, WHEEL)
-        cam = np.linspace(-lobe.half, lobe.half, 1001)
+        cam = np.linspace(-lobe.end_deg, lobe.end_deg, 1001)
         true = lobe.acceleration(cam)
         off.append(np.sqrt(np.mean((found.acceleration(cam) - true) ** 2)) / np.abs(true).max())
         middles.append(abs(found.centre_deg))

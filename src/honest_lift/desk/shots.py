@@ -26,7 +26,9 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("tester", "engine", "Tester", "", "light"),
     ("readings", "readings", "", "1i", "light"),
     ("shims", "shims", "", "5i", "light"),
-    ("camshaft", "cam", "", "1i", "light"),
+    ("camshaft", "cam", "Around the turn", "3i", "light"),
+    ("cam-lines", "cam", "Card", "3i", "light"),
+    ("lobes", "cam", "Measured lobes", "3i", "dark"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )
@@ -46,8 +48,8 @@ def take_shots(folder: Path) -> Iterator[Path]:
         window.dress(theme, 1.0)
         if step == "engine":
             window.sheets["engine"].show_page(page)
-        elif step == "head":
-            window.sheets["head"].open_page(page)
+        elif step in ("head", "cam"):
+            window.sheets[step].open_page(page)
         elif page:
             session.look_into(page)
         for _ in range(8):

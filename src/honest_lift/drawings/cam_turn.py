@@ -70,7 +70,7 @@ def cam_turn_scene(
 
 
 def _ends(curves: Sequence[Curve]) -> tuple[float, float]:
-    figures = [figure for one in curves for _, figure in one.points]
+    figures = [figure for one in curves for _, figure in one.points] or [0.0]
     low, high = min(0.0, *figures), max(0.0, *figures)
     return low * 1.05, (high * 1.1) or 1.0
 
@@ -89,6 +89,8 @@ def _frame(shown: Shown, zero: float) -> list[Stroke]:
 
 
 def _curve(one: Curve, side: int, shown: Shown, y: Callable[[float], float]) -> list[Stroke]:
+    if not one.points:
+        return []  # it lifts nowhere in the turn that is drawn
     strokes: list[Stroke] = [
         Path(tuple((crank_to_x(at), y(figure)) for at, figure in one.points), one.ink, one.assumed)
     ]

@@ -22,12 +22,20 @@ from honest_lift.mechanics.cam.wheel_table import Ordered, Trouble, troubles
 
 _LIFT_ERROR_MM, _WHEEL_ERROR_DEG = 0.005, 0.2  # rows weigh so against each other where no tool says how finely it reads
 _EQUAL_LIFT_DEG = 0.1  # what the way itself may be off by, in crank degrees: the worst of forty held out
-_BANDS = (  # steps up to, wheel error up to: acceleration off by, usual and worst of forty held out, share of its peak
-    (2.0, 0.3, 0.04, 0.08), (5.0, 0.3, 0.05, 0.10), (10.0, 0.3, 0.06, 0.16),
-    (2.0, 1.0, 0.06, 0.15), (5.0, 1.0, 0.08, 0.18), (10.0, 1.0, 0.10, 0.30),
+_BANDS = (  # steps up to, wheel error up to, Band: of forty held out, docs/validation.md
+    (2.0, 0.3, (0.04, 0.06, 0.4)), (5.0, 0.3, (0.05, 0.08, 0.5)), (10.0, 0.3, (0.06, 0.13, 1.5)),
+    (2.0, 1.0, (0.06, 0.12, 2.0)), (5.0, 1.0, (0.07, 0.15, 2.1)), (10.0, 1.0, (0.10, 0.20, 4.1)),
 )  # fmt: skip
+_COARSEST = (0.20, 0.35, 16.0)
 _USUAL_DEG, _FAR_DEG = 110.0, 40.0
-_COARSEST = (0.20, 0.35)
+
+
+class Band(Struct, frozen=True):
+    """What a table of its kind is off by: acceleration in shares of its peak, duration in crank degrees."""
+
+    usual: float
+    worst: float
+    duration_deg: float
 
 
 class LobeRead(Struct, frozen=True):
@@ -45,7 +53,7 @@ class LobeRead(Struct, frozen=True):
     centre_deg: float | None = None
     centre_u_deg: float = 0.0
     far_deg: float | None = None  # a middle that no lobe of its role has
-    band: tuple[float, float] = (0.0, 0.0)
+    band: Band = Band(*_COARSEST)
 
     def duration_deg(self, lift_mm: float) -> float | None:
         """Give the crank degrees it holds above a lift; None where it does not pass it on both sides."""
@@ -154,7 +162,7 @@ def role_of(place: Place) -> str:
     return place.name if place.kind == "role" else "intake" if "i" in place.name else "exhaust"
 
 
-def band_of(step_deg: float, wheel_error_deg: float) -> tuple[float, float]:
-    """Give by what share of its peak an acceleration from such a table is usually, and at worst, off (docs/validation.md)."""
-    fitting = (two[2:] for two in _BANDS if step_deg <= two[0] + 0.01 and wheel_error_deg <= two[1])
-    return next(fitting, _COARSEST)
+def band_of(step_deg: float, wheel_error_deg: float) -> Band:
+    """Give what lobes read so are off by (docs/validation.md). A wheel misread by a whole step tells hardly anything."""
+    fitting = (told for step, wheel, told in _BANDS if step_deg <= step + 0.01 and wheel_error_deg <= wheel)
+    return Band(*(_COARSEST if wheel_error_deg >= step_deg else next(fitting, _COARSEST)))

@@ -30,7 +30,7 @@ def lobe_cell(key: str, found: StandingTable, read: LobeRead | None, unit: str) 
         return in_figures(read.lobe.lift_mm, "length", unit)
     if key == "duration":
         duration = read.duration_deg(EQUAL_MM)
-        return "" if duration is None else f"{duration:.1f}"
+        return "" if duration is None else f"{duration:.1f} ±{read.band.duration_deg:.1f}"
     if key == "middle":
         side = side_of(role_of(found.table.place))
         return "" if read.centre_deg is None else f"{side * read.centre_deg:.1f} ±{2 * read.centre_u_deg:.1f}"

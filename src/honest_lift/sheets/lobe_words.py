@@ -31,7 +31,7 @@ def lobe_words(book: Book, read: LobeRead) -> tuple[str, ...]:
     lines = [f"Stale: {words}." for words in (stale_words(book, read.found),) if words]
     lines += [trouble_words(book, read, one) for one in read.troubles]
     lines += [*_timing(book, read), _against_card(book, read)]
-    usual, worst = (f"{100 * share:.0f}" for share in read.band)
+    usual, worst = (f"{100 * share:.0f}" for share in (read.band.usual, read.band.worst))
     lines.append(
         f"Rows lie {in_words(lobe.residual_mm, 'length', unit, fine)} (root mean square) off the smoothed curve. In steps of "
         f"{lobe.step_deg:g} degrees its acceleration is usually within {usual} percent of its peak, at worst {worst}."

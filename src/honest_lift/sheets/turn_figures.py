@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
 
 from honest_lift.drawings.cam_turn import SPAN_DEG, Curve, Shown, cam_turn_scene
 from honest_lift.drawings.scene import Ink, Scene
@@ -29,14 +30,20 @@ def turn_scene(
     for role, ink in _INKS:
         turn = turns[role]
         if valve := turn.valve:
-            points = tuple(
-                zip(at.tolist(), (_of(valve, what, at) * from_inside(1.0, "length", unit)).tolist(), strict=True)
-            )
+            lifting = at[_lifts(valve, at)]
+            figures = _of(valve, what, lifting) * from_inside(1.0, "length", unit)
+            points = tuple(zip(lifting.tolist(), figures.tolist(), strict=True))
             tdc = from_inside(float(valve.lift(np.array(0.0))), "length", unit)
             curves.append(Curve(role, points, tdc, valve.events(check_mm), ink, turn.measured is None))
     piston = () if isinstance(crank, str) else tuple(zip(at.tolist(), crank.drop(at).tolist(), strict=True))
     check = from_inside(check_mm, "length", unit) if what == "lift" else None
     return cam_turn_scene(curves, Shown(f"valve {what}", places, f"{unit}{_PER[what]}", check), piston, cursor_deg)
+
+
+def _lifts(valve: ValveTurn, at: Array) -> NDArray[np.bool_]:
+    """Tell where the lobe lifts, with a step to spare: along its base circle there is nothing to draw."""
+    start, end = (valve.centre_deg + 2.0 * one for one in (valve.lobe.start_deg, valve.lobe.end_deg))
+    return (at > start - 2 * _STEP_DEG) & (at < end + 2 * _STEP_DEG)
 
 
 def cursor_words(turns: dict[str, Turn], crank: SliderCrank | str, at_deg: float, what: str, unit: str) -> str:

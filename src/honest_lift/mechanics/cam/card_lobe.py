@@ -13,11 +13,16 @@ Source: common practice; B-splines and bounded least squares by SciPy.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
+from typing import TYPE_CHECKING
 
 import numpy as np
 
 from honest_lift.numbers.doubt import Array
+
+if TYPE_CHECKING:
+    from scipy.interpolate import BSpline
 
 _COUNT = 44  # coefficients of a flank
 _TAIL_DEG = 28.0  # past the lowest stated lift
@@ -33,7 +38,7 @@ class CardError(ValueError):
     """A card that no lobe can have; the sentence says why and what would be right."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Flank:
     """One flank from nose (0) to its end, in cam degrees and mm."""
 
@@ -57,11 +62,16 @@ class Flank:
         """Give the jerk in mm per cam degree cubed."""
         return self._of(cam_deg, -1)
 
-    def _of(self, cam_deg: Array, integrals: int) -> Array:
+    @cached_property
+    def _splines(self) -> dict[int, BSpline]:
+        """Give the splines by how often the acceleration is integrated."""
         from scipy.interpolate import BSpline
 
-        spline = BSpline(_knots(self.end_deg), self.coefficients, 3)
-        taken = spline.antiderivative(integrals) if integrals > 0 else spline.derivative(1) if integrals < 0 else spline
+        bent = BSpline(_knots(self.end_deg), self.coefficients, 3)
+        return {-1: bent.derivative(1), 0: bent, 1: bent.antiderivative(1), 2: bent.antiderivative(2)}
+
+    def _of(self, cam_deg: Array, integrals: int) -> Array:
+        taken = self._splines[integrals]
         at = np.asarray(cam_deg, dtype=np.float64)
         return np.asarray(np.where(at < self.end_deg, taken(np.clip(at, 0.0, self.end_deg)), 0.0))
 

@@ -10,6 +10,7 @@ Data (1990); the factor: Kim and Gu (2004), cited from memory; knots and weights
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 from typing import TYPE_CHECKING
 
 import numpy as np
@@ -32,7 +33,7 @@ _AS_GOOD = 1.1
 _PASSES = 2  # the slope that the wheel's error is multiplied by is only known after the first
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Smoothed:
     """A smoothed table. `residuals`: read less smoothed, mm, in the order of the table; `freedom`: effective degrees.
 
@@ -46,7 +47,7 @@ class Smoothed:
     errors: Array
     freedom: float
 
-    @property
+    @cached_property
     def spline(self) -> BSpline:
         """Give the spline in mm over cam degrees."""
         from scipy.interpolate import BSpline

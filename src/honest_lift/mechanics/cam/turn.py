@@ -16,6 +16,7 @@ from honest_lift.numbers.doubt import Array
 
 _STEP_DEG = 0.5
 _RASTER_CAM_DEG = 0.5
+_MOST_STEPS, _CLOSE_DEG = 60, 1e-10
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,23 +50,33 @@ class ValveTurn:
 
     def events(self, valve_lift_mm: float) -> tuple[float, float] | None:
         """Give the crank degrees at which the valve rises and falls through a lift; None where it never reaches it."""
-        from scipy.optimize import brentq
-
         wanted = (valve_lift_mm + self.lash_mm) / self.ratio
         raster = np.linspace(self.lobe.start_deg, self.lobe.end_deg, _points(self.lobe))
         lifts = self.lobe.lift(raster)
-        top = float(raster[int(np.argmax(lifts))])
-        if not 0.0 < wanted < float(lifts.max()):
+        above = np.flatnonzero(lifts > wanted)
+        if wanted <= 0 or not len(above) or above[0] == 0 or above[-1] == len(lifts) - 1:
             return None
-
-        def over(at: float) -> float:
-            return float(self.lobe.lift(np.array(at))) - wanted
-
-        ends = (self.lobe.start_deg + 1e-9, self.lobe.end_deg - 1e-9)
-        if over(ends[0]) >= 0 or over(ends[1]) >= 0:
-            return None
-        rise, fall = brentq(over, ends[0], top, xtol=1e-10), brentq(over, top, ends[1], xtol=1e-10)
+        ends = np.array([above[0] - 1, above[-1]])
+        rise, fall = _passing(self.lobe, wanted, raster[ends], raster[ends + 1])
         return self.centre_deg + 2.0 * rise, self.centre_deg + 2.0 * fall
+
+
+def _passing(lobe: Lobe, wanted_mm: float, low_deg: Array, high_deg: Array) -> tuple[float, float]:
+    """Give where a lobe passes a lift within two brackets (2,): Newton's steps, halving where one would leave its bracket."""
+    low, high = low_deg.copy(), high_deg.copy()
+    falls = lobe.lift(low) > wanted_mm
+    at = (low + high) / 2.0
+    for _ in range(_MOST_STEPS):
+        off = lobe.lift(at) - wanted_mm
+        before = (off < 0) != falls  # the passing lies further on
+        low, high = np.where(before, at, low), np.where(before, high, at)
+        slope = lobe.velocity(at)
+        step = np.divide(off, slope, out=np.full(2, np.inf), where=slope != 0)
+        if np.all(np.abs(step) < _CLOSE_DEG):
+            break
+        inside = (at - step >= low) & (at - step <= high)
+        at = np.where(inside, at - step, (low + high) / 2.0)
+    return float(at[0]), float(at[1])
 
 
 def _points(lobe: Lobe) -> int:

@@ -1,0 +1,65 @@
+"""Lobes of two families with the noise of a bench, for tests and for the figures of docs/validation.md."""
+
+import numpy as np
+
+from honest_lift.mechanics.cam.card_lobe import flank_from_card
+from honest_lift.mechanics.cam.lobe import CardLobe
+
+LIFT_ERROR, WHEEL = 0.01 / np.sqrt(12), 0.2
+
+
+class Polynomial:
+    """A 2-p-q-r-s lobe: another family than the program draws from a card, known with its derivatives in closed form.
+
+    Source: Norton, Cam Design and Manufacturing Handbook (boundary conditions), from memory.
+    """
+
+    def __init__(self, lift, half, powers, lean=0.0):
+        self.lift_mm, self.half, self.lean = lift, half, lean
+        self.end_deg = half * (1 + lean)
+        self.powers = (2, *powers)
+        rows = [[1.0] * 5]
+        for order in range(1, 5):
+            rows.append([float(np.prod([p - k for k in range(order)])) for p in self.powers])
+        self.shares = np.linalg.solve(np.array(rows), [-1.0, 0, 0, 0, 0])
+
+    def _share(self, cam):
+        half = np.where(cam < 0, self.half * (1 - self.lean), self.half * (1 + self.lean))
+        return np.minimum(np.abs(cam) / half, 1.0), half
+
+    def lift(self, cam):
+        x, _ = self._share(np.asarray(cam))
+        return self.lift_mm * np.where(
+            x < 1, 1 + sum(c * x**p for c, p in zip(self.shares, self.powers, strict=True)), 0
+        )
+
+    def acceleration(self, cam):
+        x, half = self._share(np.asarray(cam))
+        bent = sum(c * p * (p - 1) * x ** (p - 2) for c, p in zip(self.shares, self.powers, strict=True))
+        return self.lift_mm / half**2 * np.where(x < 1, bent, 0.0)
+
+
+def twenty(seed=5):
+    """Twenty lobes of both families, and the noise to walk them with: seeded, so that the figures stand still."""
+    rng, lobes = np.random.default_rng(seed), []
+    for i in range(20):
+        lift = rng.uniform(6, 11)
+        if i % 2:
+            p = int(rng.choice([6, 8, 10]))
+            q = p + int(rng.choice([4, 6, 8]))
+            r = q + int(rng.choice([6, 8, 10]))
+            lobes.append(Polynomial(lift, rng.uniform(62, 80), (p, q, r, r + int(rng.choice([8, 10, 14])))))
+        else:
+            d = rng.uniform(270, 310)
+            flank = flank_from_card(
+                lift, ((0.15, d), (1.27, d - rng.uniform(36, 46)), (5.08, d - rng.uniform(125, 140)))
+            )
+            lobes.append(CardLobe(flank))
+    return lobes, rng
+
+
+def walked(lobe, rng, step, resolution=0.01, wheel=WHEEL, span=240.0, level=0.2):
+    """Walk a lobe with a wheel: every reading rounded to the indicator's step, the wheel misread by its error."""
+    crank = np.arange(-span, span + 1, step)
+    lift = lobe.lift((crank + rng.normal(0, wheel, len(crank))) / 2)
+    return crank, np.round(lift / resolution) * resolution + level

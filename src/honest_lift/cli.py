@@ -11,8 +11,12 @@ import gc
 import os
 import sys
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from honest_lift import __version__
+
+if TYPE_CHECKING:
+    from honest_lift.facts.engine import Book
 
 _EXAMPLES = """\
 examples:
@@ -21,6 +25,7 @@ examples:
   honest-lift river.liftbook           open an engine file
   honest-lift check river.liftbook     print every finding and its reason
   honest-lift check demo --json        the same as JSON (docs/findings.md)
+  honest-lift curves demo --valve 3i   print valve lifts around the turn as CSV
   honest-lift shots pictures           draw every main view as PNG, no monitor needed
 
 check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
@@ -42,6 +47,8 @@ def main(arguments: list[str] | None = None) -> int:
 def _run(arguments: list[str]) -> int:
     if arguments[:1] == ["check"]:
         return _check(arguments[1:])
+    if arguments[:1] == ["curves"]:
+        return _curves(arguments[1:])
     if arguments[:1] == ["shots"]:
         return _shots(arguments[1:])
     return _window(arguments)
@@ -56,18 +63,8 @@ def _check(arguments: list[str]) -> int:
     parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
     parser.add_argument("--json", action="store_true", help="as JSON, schema honest-lift/findings (docs/findings.md)")
     options = parser.parse_args(arguments)
-
-    from honest_lift.facts.file import FileError, read_book
-
-    try:
-        if options.file == "demo":
-            from honest_lift.demo.engine import demo_book
-
-            book = demo_book()
-        else:
-            book = read_book(Path(options.file))
-    except FileError as error:
-        print(f"honest-lift: {error}", file=sys.stderr)
+    book = _book_of(options.file)
+    if book is None:
         return 2
 
     from honest_lift.checks.examine import examine
@@ -85,6 +82,50 @@ def _check(arguments: list[str]) -> int:
         for line in findings_text(book, examination):
             print(line)
     return _STATUS[examination.of_engine().word]
+
+
+def _book_of(file: str) -> Book | None:
+    """Give the book of a file, or of the demonstration; None, and it is said, where it can't be read."""
+    from honest_lift.facts.file import FileError, read_book
+
+    if file == "demo":
+        from honest_lift.demo.engine import demo_book
+
+        return demo_book()
+    try:
+        return read_book(Path(file))
+    except FileError as error:
+        print(f"honest-lift: {error}", file=sys.stderr)
+        return None
+
+
+def _curves(arguments: list[str]) -> int:
+    parser = _parser(
+        "honest-lift curves", description="Print valve lift, velocity, acceleration and piston around the turn."
+    )
+    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
+    parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
+    options = parser.parse_args(arguments)
+    book = _book_of(options.file)
+    if book is None:
+        return 2
+    if options.valve and book.engine.position(options.valve) is None:
+        names = " ".join(one.id for one in book.engine.layout.positions)
+        print(
+            f"honest-lift: “{options.valve}” is no valve of this engine; there are {names or 'none'}.", file=sys.stderr
+        )
+        return 2
+
+    from honest_lift.estimates.cam_turn import crank_of, turns_of
+    from honest_lift.sheets.cam_curves import curves_csv
+
+    turns, crank = turns_of(book, options.valve), crank_of(book)
+    for missing in [one.missing for one in turns.values() if one.missing]:
+        print(f"honest-lift: {missing}.", file=sys.stderr)
+    if not any(one.valve for one in turns.values()):
+        return 3
+    print(curves_csv(turns, None if isinstance(crank, str) else crank, book.engine.unit("length")), end="")
+    return 0
 
 
 def _shots(arguments: list[str]) -> int:

@@ -18,6 +18,7 @@ from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.edits import Put
 from honest_lift.facts.journal import tables
 from honest_lift.facts.place import at_position, at_role
+from honest_lift.gauges.walked_lobe import WalkedLobe
 from honest_lift.numbers.entry import EntryError
 
 LINES = [one.id for one in _LINES]
@@ -228,6 +229,24 @@ def cells(page):
     return [
         model.data(model.index(row, column)) for row in range(model.rowCount()) for column in range(model.columnCount())
     ]
+
+
+def test_an_instrument_is_listened_to_and_stopped_and_one_that_is_not_there_is_told(cam, qtbot, monkeypatch):
+    window, sheet = cam("Measured lobes", Bench().book)
+    monkeypatch.setattr("honest_lift.desk.cam.table_dialog.WalkedLobe", lambda: WalkedLobe(0.0, seed=2))
+    dialog = TableDialog(sheet, window.session, position="1i")
+    qtbot.addWidget(dialog)
+    dialog.listen.click()
+    qtbot.waitUntil(lambda: not dialog.listener.is_listening, timeout=5000)
+    assert "234 rows of 1 intake" in dialog.heard.text()
+    assert dialog.unit.currentText() == "mm"
+    dialog.line.addItem("gone", "/dev/ttyNone")
+    dialog.line.setCurrentText("gone")
+    dialog.listen.click()
+    qtbot.waitUntil(lambda: "Is it plugged in" in dialog.wrong.text(), timeout=5000)
+    assert dialog.preview.rowCount() == 234, "what was heard stays"
+    dialog.take_it.click()
+    assert tables(window.session.book.journal)[0].table.source == "simulated degree wheel (invented lobe)"
 
 
 def test_a_table_at_the_valve_is_taken_at_a_valve_only(cam, qtbot):

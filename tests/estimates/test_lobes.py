@@ -2,6 +2,8 @@
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from msgspec.structs import astuple, replace
 
 from engines import Bench
@@ -215,6 +217,23 @@ def test_the_band_grows_with_coarser_tables_and_wheels():
     assert bands[5:] == sorted(bands[5:])
     assert astuple(band_of(1.0, 1.0)) == bands[4], "a wheel misread by a whole step"
     assert all(fine <= coarse for fine, coarse in zip(bands[:5], bands[5:], strict=True))
+
+
+@settings(max_examples=150)
+@given(st.lists(st.tuples(st.integers(-300, 300), st.floats(-0.5, 12.0)), min_size=5, max_size=40), st.booleans())
+def test_whatever_is_written_down_is_told_and_breaks_nothing(rows, sorted_rows):
+    """Rubbish is no lobe, or a lobe with troubles, or a rough one: never a crash, and figures are finite."""
+    made = bench(centreline_deg=108.0)
+    rows = sorted(rows) if sorted_rows else rows
+    table = table_of(
+        made.book, at_position("1i"), "lifter", [(float(a), one) for a, one in rows], unit="mm", stops_deg=(-30, 30)
+    )
+    made.do(TakeTables((table,)))
+    assert np.isfinite(resolve(made.book, "lobe_lift", at_position("1i")).value)
+    read = lobes_read(made.book)[0]
+    assert all(isinstance(one, str) for one in lobe_words(made.book, read))
+    turn = turn_of(made.book, "intake", "1i")
+    assert turn.valve is not None or turn.missing
 
 
 # --- around the turn ---

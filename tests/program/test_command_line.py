@@ -11,7 +11,7 @@ import pytest
 from engines import Bench, demo
 from honest_lift import __version__
 from honest_lift.cli import main
-from honest_lift.facts.file import write_book
+from honest_lift.facts.file import encode_book, write_book
 
 ROOT = Path(__file__).parents[2]
 
@@ -176,3 +176,19 @@ def test_shots_into_a_file_is_explained(tmp_path):
 
 def test_the_demonstration_is_always_the_same():
     assert demo().journal == demo().journal
+
+
+def test_curves_are_printed_with_their_units_or_it_says_what_is_missing(capsys, tmp_path):
+    assert main(["curves", "demo", "--valve", "3i"]) == 0
+    told = capsys.readouterr().out.splitlines()
+    assert told[0].startswith("crank angle (deg from TDC of the overlap),intake valve lift (in; measured),")
+    assert len(told) == 722
+    assert main(["curves", "demo"]) == 0
+    assert "card, shape assumed" in capsys.readouterr().out.splitlines()[0]
+    assert main(["curves", "demo", "--valve", "9x"]) == 2
+    assert "is no valve of this engine" in capsys.readouterr().err
+    path = tmp_path / "bare.liftbook"
+    path.write_bytes(encode_book(Bench().book))
+    assert main(["curves", str(path)]) == 3
+    assert "state two durations or more" in capsys.readouterr().err
+    assert main(["curves", str(tmp_path / "gone")]) == 2

@@ -6,13 +6,14 @@ import importlib.util
 import re
 import subprocess
 import sys
+import tomllib
 from pathlib import Path
 
 import pytest
 
 ROOT = Path(__file__).parents[2]
 SOURCE = ROOT / "src" / "honest_lift"
-PURE = ("numbers", "mechanics", "facts", "estimates", "checks", "drawings", "sheets", "demo")
+PURE = ("numbers", "mechanics", "facts", "estimates", "checks", "plans", "gauges", "drawings", "sheets", "demo")
 
 
 def docs_writer():
@@ -103,6 +104,24 @@ def test_public_functions_say_what_they_do():
 def test_files_are_no_longer_than_one_thought():
     long = {path.name: count for path in SOURCE.rglob("*.py") if (count := len(path.read_text().splitlines())) > 400}
     assert long == {}
+
+
+def test_everything_the_program_imports_is_what_it_installs():
+    """The tests' own environment holds more than a person's does, so that a missing dependency would not be felt here."""
+    project = tomllib.loads((ROOT / "pyproject.toml").read_text(encoding="utf-8"))["project"]
+    installed = {re.split("[<>=]", one)[0].lower() for one in project["dependencies"]}
+    imported = {
+        name.split(".")[0].lower()
+        for path in SOURCE.rglob("*.py")
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8")))
+        for name in (
+            [node.module or ""] if isinstance(node, ast.ImportFrom) and not node.level
+            else [one.name for one in node.names] if isinstance(node, ast.Import) else []
+        )
+    }  # fmt: skip
+    named = {"serial": "pyserial"}
+    needed = {named.get(one, one) for one in imported - set(sys.stdlib_module_names) - {"honest_lift"}}
+    assert needed == installed
 
 
 def test_the_licence_and_the_fonts_licence_are_shipped():

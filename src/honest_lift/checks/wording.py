@@ -16,7 +16,7 @@ from honest_lift.numbers.verdict import Verdict
 _GROUNDS = (
     (
         Ground.UNSOUND,
-        "its readings contradict each other: load must rise as height falls, lift must be positive",
+        "its readings contradict each other: load must rise as height falls, lift be positive, a lobe's table hang together",
     ),
     (Ground.SET_ASIDE, "a value made no sense and was set aside, and what stands in for it proves nothing"),
     (Ground.UNREAD, "not all it is compared with was measured"),

@@ -35,6 +35,9 @@ BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # mea
 JUDGED = ("head", "springs", "heights")  # steps with findings of their own
 
 
+CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")
+
+
 class Session(QObject):
     """One engine being worked on. `changed`: the book is another; `examined`: so are the findings."""
 
@@ -216,8 +219,8 @@ class Session(QObject):
         self.asked.emit(step, way, tool)
 
     def show_page(self, page: str) -> None:
-        """Open a page of engine and parts."""
-        self.open_step("engine")
+        """Open a page of engine and parts, or of the camshaft."""
+        self.open_step("cam" if page in CAM_PAGES else "engine")
         self.page_asked.emit(page)
 
     def _sheet_of(self, step: NextStep) -> str:

@@ -21,7 +21,7 @@ _OF_VALVES = (
     "installed_height", "shims", "inner_shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness",
     "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
-_OF_HEADS = ("valve_drop", "chamber_volume")
+_OF_HEADS = ("valve_drop", "chamber_volume", "lobe_centreline")
 _ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 

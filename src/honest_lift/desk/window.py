@@ -272,7 +272,8 @@ class Window(QMainWindow):
         self.session.open_step("heights")
 
     def _show_page(self, page: str) -> None:
-        self._sheet("engine").show_page(page)
+        sheet = self._sheet(self.session.step)
+        sheet.open_page(page) if self.session.step == "cam" else sheet.show_page(page)
 
     def measure_next(self) -> None:
         """Start what the plan has first."""

@@ -18,6 +18,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, of_spring
+from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.best_way import means_of
@@ -109,6 +110,9 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
                 yield from _lacking(book, one)
             elif one.ground & _AGAIN:
                 yield from _again(book, one)
+            elif one.ground & Ground.UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
+                words = "judge the rows of its wheel table, or walk the lobe again"
+                yield _Need(STALE, one.quantity, stated=words, page="Measured lobes"), None
         if finding.ground & Ground.EXTRAPOLATED:
             yield from _beyond(book, finding)
         if finding.limit is None and finding.check.dimension != OBSERVED:

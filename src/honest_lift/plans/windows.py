@@ -155,12 +155,15 @@ class _Bounds:
         return np.array([np.nan if value is None else value for value in values])
 
     def least(self, check: str) -> Array:
+        """Give the least a check asks for at each role."""
         return self._each(check, "lowest")
 
     def most(self, check: str) -> Array:
+        """Give the most it allows."""
         return self._each(check, "highest")
 
     def stated(self, check: str, i: int) -> bool:
+        """Tell whether a role has a limit of it."""
         return self._by_role[check, self._roles[i]] is not None
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import (
     QComboBox,
     QDialog,
@@ -13,6 +14,7 @@ from PyQt6.QtWidgets import (
     QLabel,
     QLineEdit,
     QPlainTextEdit,
+    QPushButton,
     QTableWidget,
     QTableWidgetItem,
     QVBoxLayout,
@@ -20,16 +22,20 @@ from PyQt6.QtWidgets import (
 )
 
 from honest_lift.desk.alignment import RIGHT, VCENTER
+from honest_lift.desk.cam.listener import Listener
 from honest_lift.desk.session import Session
 from honest_lift.facts.crank_angle import read_angle
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import Place, at_position, at_role, position_title
 from honest_lift.facts.wheel_import import LIFT_UNITS, Column, TableError, Understood, in_mm, read_table
 from honest_lift.facts.wheel_table import ReadAt, WheelTable, tdc_on_wheel
+from honest_lift.gauges.line import SerialLine, ports
+from honest_lift.gauges.walked_lobe import WalkedLobe
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import in_figures
 
 _SHOWN_ROWS = 400
+_NOW_AND_THEN_MS = 250
 _HINT = (
     "A line a reading, in the order it was read: crank angle, then lift. Angles later positive from TDC of the overlap, or as "
     "12 BTDC. Columns in any order, decimal point or comma; several lobes as columns headed 1i, 1e."
@@ -55,6 +61,10 @@ class TableDialog(QDialog):
         self.buttons = QDialogButtonBox()
         self.take_it = self.buttons.addButton(self.tr("Take it in"), QDialogButtonBox.ButtonRole.AcceptRole)
         self.buttons.addButton(self.tr("Leave it"), QDialogButtonBox.ButtonRole.RejectRole)
+        self.line, self.listen = QComboBox(), QPushButton(self.tr("Listen"))
+        self.listener = Listener()
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
         self.understood: Understood | None = None
         self.taken: tuple[WheelTable, ...] = ()
         self._fill(position)
@@ -84,6 +94,10 @@ class TableDialog(QDialog):
                 if tool.kind == kind:
                     box.addItem(tool.name, tool.id)
             box.addItem(self.tr("not said"), "")
+        self.line.setAccessibleName(self.tr("instrument"))
+        self.line.addItem(self.tr("simulated stand-in"), None)
+        for port in ports():
+            self.line.addItem(port, port)
 
     def _lay_out(self) -> None:
         form = QFormLayout()
@@ -99,6 +113,10 @@ class TableDialog(QDialog):
             widget.setAccessibleName(words)
             form.addRow(words, widget)
         form.addRow(self.tr("piston stop"), stops)
+        heard = QHBoxLayout()
+        heard.addWidget(self.line, 1)
+        heard.addWidget(self.listen)
+        form.addRow(self.tr("instrument"), heard)
         left, right, both = QVBoxLayout(), QVBoxLayout(), QHBoxLayout()
         for label in (hint := QLabel(self.tr(_HINT)), self.heard, self.wrong):
             label.setWordWrap(True)
@@ -120,13 +138,50 @@ class TableDialog(QDialog):
         column.addWidget(self.buttons)
 
     def _connect(self) -> None:
-        self.text.textChanged.connect(self.read)
+        self.listen.clicked.connect(lambda: self._listen())
+        self.listener.heard.connect(self.text.appendPlainText)
+        self.listener.ended.connect(self._heard_all)
+        self.text.textChanged.connect(self._read_soon)
+        self._soon.timeout.connect(self.read)
         for box in (self.place, self.read_at, self.unit, self.degrees):
             box.currentIndexChanged.connect(lambda _: self._show())
         for line in self.stops:
             line.textChanged.connect(lambda _: self._show())
         self.buttons.accepted.connect(self.accept)
         self.buttons.rejected.connect(self.reject)
+
+    # --- listening ---
+
+    def _listen(self) -> None:
+        """Start or stop listening; what is heard is added to the text as if it had been typed."""
+        if self.listener.is_listening:
+            self.listener.stop()
+            self.listen.setText(self.tr("Listen"))
+            return
+        port = self.line.currentData()
+        line = SerialLine(port) if port else WalkedLobe()
+        self.source = self.source or line.name
+        self.listen.setText(self.tr("Stop"))
+        self.listener.start(line)
+
+    def _read_soon(self) -> None:
+        """Understand at once what is typed, and now and then what an instrument sends."""
+        if not self.listener.is_listening:
+            self.read()
+        elif not self._soon.isActive():
+            self._soon.start(_NOW_AND_THEN_MS)
+
+    def _heard_all(self, why: str) -> None:
+        self.listener.stop()
+        self.listen.setText(self.tr("Listen"))
+        self.read()
+        if why:
+            self.wrong.setText(why)
+
+    def done(self, result: int) -> None:
+        """Close; an instrument is no longer listened to."""
+        self.listener.stop()
+        super().done(result)
 
     # --- understanding ---
 

@@ -95,8 +95,10 @@ def troubles(crank_deg: Array, lift_mm: Array, left_out: frozenset[int] = frozen
     """Name rows read twice or before turning back, a lost zero, and a table that does not go down to the base circle."""
     kept = [i for i in range(len(crank_deg)) if i not in left_out]
     found = _back_and_twice(kept, unwrapped(crank_deg[kept]), lift_mm[kept])
-    once = left_out | {one.row for one in found}
-    table = ordered(crank_deg, lift_mm, once)
+    try:
+        table = ordered(crank_deg, lift_mm, left_out | {one.row for one in found})
+    except ValueError:  # what is left is no lobe: walked up and back down again, say
+        return sorted([*found, Trouble(-1, "base")], key=lambda one: one.row)
     before, after = table.cam_deg < -BASE_CAM_DEG, table.cam_deg > BASE_CAM_DEG
     if before.sum() >= 2 and after.sum() >= 2:
         off = float(np.median(table.lift_mm[after]) - np.median(table.lift_mm[before]))
@@ -116,12 +118,12 @@ def _back_and_twice(kept: list[int], crank: Array, lift: Array) -> list[Trouble]
     """
     rising = np.sign(np.median(np.diff(crank))) or 1.0
     found: list[Trouble] = []
-    ahead = np.inf
-    for at in range(len(crank) - 1, -1, -1):  # from the end: what comes later was read without the slack
-        here = crank[at] * rising
-        if here >= ahead:
-            twice = here == ahead and at + 1 < len(crank)
-            found.append(Trouble(kept[at], "twice" if twice else "back", float(lift[at + 1]) if twice else np.nan))
+    last = len(crank) - 1  # the row that was reached without slack: what comes later was read on the way there
+    for at in range(len(crank) - 2, -1, -1):
+        if crank[at] * rising < crank[last] * rising:
+            last = at
+        elif crank[at] == crank[last]:
+            found.append(Trouble(kept[at], "twice", float(lift[last])))
         else:
-            ahead = here
+            found.append(Trouble(kept[at], "back"))
     return found

@@ -1,0 +1,1 @@
+"""Measuring instruments on a line, and their simulated stand-ins."""

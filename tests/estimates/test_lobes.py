@@ -1,5 +1,6 @@
 """What the card and measured lobes come to: middles, contradictions, lifts that may prove something and those that may not."""
 
+import msgspec
 import numpy as np
 import pytest
 from hypothesis import given, settings
@@ -14,6 +15,7 @@ from honest_lift.estimates.lobe_read import band_of, lobe_read, lobes_read
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
+from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.lobe_edits import JudgeRows, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
@@ -166,6 +168,32 @@ def test_a_lift_proves_nothing_while_its_table_is_doubtful_stale_or_read_with_no
     assert lift_ground(lost) & Ground.UNSOUND, "the indicator did not come back"
     lost.do(JudgeRows(lost.book.journal[-1].id, (), (-1,)))
     assert lift_ground(lost) & Ground.UNSOUND, "nobody can believe a lost zero away"
+
+
+def test_rows_left_out_about_the_nose_leave_no_lift_to_believe():
+    made = bench()
+    table = walk(made)
+    nose = int(np.argmax(table.lift_mm))
+    made.do(JudgeRows(table.id, tuple(range(nose - 5, nose + 6)), ()))
+    assert lift_ground(made) == Ground.NONE
+    made.do(JudgeRows(table.id, tuple(range(nose - 14, nose + 15)), ()))
+    assert lift_ground(made) & Ground.UNSOUND
+
+
+def test_what_stands_in_for_a_lift_that_was_set_aside_proves_nothing():
+    made = (
+        Bench()
+        .do(Put("lobes", CamLobe("intake", gross_lift_mm=13.5, gross_ratio=1.5)))
+        .state("lobe_lift", 9.0, at_role("intake"))
+    )
+    raw = msgspec.json.decode(encode_book(made.book))
+    next(one for one in raw["engine"]["facts"] if one["quantity"] == "lobe_lift")["value"] = 1e9
+    raw["engine"]["cam_separation_deg"] = 1e9
+    book = decode_book(msgspec.json.encode(raw), "odd")
+    assert [one.field for one in book.set_aside] == ["lobe lift", "cam_separation_deg"]
+    found = resolve(book, "lobe_lift", at_position("1i"))
+    assert (found.value, bool(found.ground & Ground.SET_ASIDE)) == (9.0, True)
+    assert centre_deg(book, "intake") is None
 
 
 def test_a_doubtful_table_lets_no_check_pass_that_the_card_would_have_passed():

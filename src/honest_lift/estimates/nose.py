@@ -15,6 +15,7 @@ from honest_lift.mechanics.cam.measured_lobe import nose_lift, rough_at_nose
 from honest_lift.mechanics.cam.wheel_table import Ordered, ordered, troubles
 from honest_lift.numbers.doubt import Ground
 
+_WIDEST_DEG = 41.0  # crank degrees between the rows on both sides of the highest: a lift from wider ones is short
 _OF_LIFT = {"twice", "back", "zero", "base"}  # troubles that the lift may rest on, wherever the rows stand
 
 
@@ -76,6 +77,8 @@ def unjudged(found: StandingTable, table: Ordered) -> str:
         return "rows read twice or before turning back are not judged yet"
     if any(not one.is_row for one in told):
         return "its base circle is not sure: walk the lobe again"
+    if table.crank_deg[table.nose + 1] - table.crank_deg[table.nose - 1] > _WIDEST_DEG:
+        return "hardly a row stands about its nose"
     rough = rough_at_nose(table)
     return "" if rough is None or rough in found.kept else f"row {rough + 1} about the nose stands out"
 

@@ -28,6 +28,7 @@ _BY_NAME = {
     "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
 }  # fmt: skip
+_OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
 _ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
 _DRAWN = {"x_mm", "y_mm"}
 
@@ -46,6 +47,11 @@ def sensible(book: Book) -> Book:
             rows = tuple(new for new, old in zip(rows, engine.limits, strict=True) if _ends(new) == _ends(old))
         if rows != getattr(engine, table):
             changed[table] = rows
+    for name, inside in _OF_ENGINE.items():
+        value = getattr(engine, name)
+        if value is not None and (why := out_of_sense(value, *inside)):
+            aside.append(SetAside("engine", name, repr(value), why))
+            changed[name] = None
     layout = engine.layout
     journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
     if not aside:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
-from honest_lift.desk.engine.page import button, hint_label, in_row
+from honest_lift.desk.engine.page import button, hint_label, in_row, scrolled
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.crank_angle import read_angle
@@ -21,10 +21,10 @@ _HINT = (
 _ASKED = (  # key, what is read, example
     ("stop_first", "1  stop, turned onto it one way", "-28"),
     ("stop_other", "2  stop, turned onto it the other way", "31"),
-    ("opening", "3  at .050 (or any one lift) going up", "2"),
+    ("opening", "3  at .050, or any lift, going up", "2"),
     ("closing", "4  at the same lift coming down", "217"),
     ("wanted", "5  centreline wanted", "106"),
-    ("radius", "6  key or dowel, from its shaft's middle", ".550"),
+    ("radius", "6  key or dowel to shaft's middle", ".550"),
     ("teeth", "7  teeth of the cam's gear", "42"),
 )
 
@@ -46,7 +46,6 @@ class DegreePage(QWidget):
         self.words.setObjectName("working")
         self.words.setAccessibleName(self.tr("What degreeing comes to"))
         self.wrong.setObjectName("caution")
-        self.wrong.setWordWrap(True)
         self.take = button(self.tr("Take the centreline down"), self.take_down)
         grid = QGridLayout()
         grid.addWidget(QLabel(self.tr("lobe")), 0, 0)
@@ -58,17 +57,20 @@ class DegreePage(QWidget):
             self.lines[key].textChanged.connect(lambda _: self._tell())
             grid.addWidget(QLabel(self.tr(words)), row, 0)
             grid.addWidget(self.lines[key], row, 1)
-        grid.addWidget(self.place, len(_ASKED) - 1, 2)
-        grid.setColumnStretch(3, 1)
+        grid.addWidget(QLabel(self.tr("    where the offset sits")), len(_ASKED) + 1, 0)
+        grid.addWidget(self.place, len(_ASKED) + 1, 1)
+        grid.addLayout(in_row(self.take), len(_ASKED) + 2, 0, 1, 2)
+        grid.setRowStretch(len(_ASKED) + 3, 1)
+        beside = QHBoxLayout()
+        beside.addLayout(grid)
+        beside.addSpacing(12)
+        beside.addWidget(scrolled(self.words), 1)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addWidget(_caution(CATALOG["lobe_centreline"].caution))
-        column.addLayout(grid)
-        column.addWidget(self.words)
+        column.addLayout(beside, 1)
         column.addWidget(self.wrong)
-        column.addLayout(in_row(self.take))
-        column.addStretch(1)
         self.whose.currentIndexChanged.connect(lambda _: self._tell())
         self.place.currentIndexChanged.connect(lambda _: self._tell())
 
@@ -134,7 +136,7 @@ class DegreePage(QWidget):
         if self.whose.currentData() is None:
             return
         walked = self._walked()
-        self.words.setText("\n".join(degree_words(walked, self.session.unit("length"))))
+        self.words.setText("\n\n".join(degree_words(walked, self.session.unit("length"))))
         found = centreline_of(walked)
         self.take.setEnabled(found is not None and 1.0 <= found <= 359.0 and not self.wrong.text())
 

@@ -219,6 +219,9 @@ class TableDialog(QDialog):
         whose = ", ".join(one.place.title for one in self.taken)
         self.heard.setText("; ".join((*self.understood.remarks, f"{len(first.crank_deg)} rows of {whose}")) + ".")
         self.wrong.setText(self._wrong_words(first))
+        self.preview.setHorizontalHeaderLabels(
+            [self.tr("row"), self.tr("crank degrees"), self.tr("lift, {0}").format(unit)]
+        )
         self.preview.setRowCount(min(len(first.crank_deg), _SHOWN_ROWS))
         for i, (at, lift) in enumerate(zip(first.crank_deg[:_SHOWN_ROWS], first.lift_mm, strict=False)):
             for column, words in enumerate((f"{i + 1}", f"{at:g}", in_figures(lift, "length", unit))):

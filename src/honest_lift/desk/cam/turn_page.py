@@ -150,6 +150,7 @@ class TurnPage(QWidget):
 
         crank = crank_of(self.session.book)
         self.drawing.show_scenes([(1, self._scene(self.drawing.cursor_deg))])
+        self.figures.setVisible(any(one.valve for one in self._turns.values()))
         self.figures.setText(
             cursor_words(
                 self._turns, crank, self.drawing.cursor_deg, self.what.currentData(), self.session.unit("length")

@@ -71,6 +71,7 @@ def live_advance() -> list[float]:
     session.go("3i")
     page = window.sheets["cam"].turn
     app.processEvents()
+    page.advance.setSliderDown(True)  # as a hand has it: the words follow when it rests
     times = []
     for step in (*range(1, 30), *range(30, 0, -1)):
         start = time.perf_counter()

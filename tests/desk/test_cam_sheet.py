@@ -138,6 +138,10 @@ def test_what_is_tried_is_seen_and_put_back(cam):
     assert "the cam stands 8.0 crank degrees advanced" in sheet.turn.words.text()
     assert "Intake: 0.582 in at the valve" in sheet.turn.words.text()
     assert sheet.turn.grounds.text().startswith("Tried, not stated")
+    sheet.turn.advance.setSliderDown(True)
+    sheet.turn.advance.setValue(4)
+    sheet.turn.advance.setSliderDown(False)
+    assert "the cam stands 6.0 crank degrees advanced" in sheet.turn.words.text()
     sheet.turn.put_back()
     assert "stands 4.0 crank degrees advanced" in sheet.turn.words.text()
     assert window.session.book is before

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
-from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtCore import Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QLineEdit, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
@@ -19,6 +19,7 @@ from honest_lift.numbers.units import in_figures
 _SHOWN = {"lift": "lift", "velocity": "velocity", "acceleration": "acceleration"}
 _HALVES = 2  # the slider counts half degrees
 _MOST_TRIED_DEG = 20
+_WORDS_AFTER_MS = 60
 
 
 class TurnPage(QWidget):
@@ -47,12 +48,16 @@ class TurnPage(QWidget):
         self.advance.setRange(-_MOST_TRIED_DEG * _HALVES, _MOST_TRIED_DEG * _HALVES)
         self.advance.setAccessibleName(self.tr("Advance tried, half degrees of the crank"))
         self.advanced = QLabel()
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
         self._turns: dict[str, Any] = {}
         self._unit = ""
         self._lay_out()
         self.drawing.placed.connect(lambda _: self._draw())
         self.what.currentIndexChanged.connect(lambda _: self._draw())
         self.advance.valueChanged.connect(lambda _: self._try())
+        self.advance.sliderReleased.connect(self._say)
+        self._soon.timeout.connect(self._say)
         for line in (self.check, self.lash, self.ratio):
             line.editingFinished.connect(self.refresh)
 
@@ -110,15 +115,24 @@ class TurnPage(QWidget):
 
     def _try(self) -> None:
         from honest_lift.estimates.cam_turn import turns_of
-        from honest_lift.sheets.cam_words import CHECK_MM, cam_words, grounds, stands
+        from honest_lift.sheets.cam_words import CHECK_MM, stands
 
         book, tried = self.session.book, self._tried()
         self._turns = turns_of(book, self.session.position, tried)
         self.advanced.setText(self.tr("as it stands") if not tried.advance_deg else stands(tried.advance_deg))
         self._check = self._typed(self.check, "length", (0.01, 10.0)) or CHECK_MM
-        self.words.setText("\n".join(cam_words(book, self._turns, self._check)))
-        self.grounds.setText(self._tried_words(tried) + grounds(self._turns))
         self._draw()
+        if self.advance.isSliderDown():
+            self._soon.start(_WORDS_AFTER_MS)  # the curves follow the hand, the words a moment later
+        else:
+            self._say()
+
+    def _say(self) -> None:
+        """Say what the curves come to, and what they rest on."""
+        from honest_lift.sheets.cam_words import cam_words, grounds
+
+        self.words.setText("\n".join(cam_words(self.session.book, self._turns, self._check)))
+        self.grounds.setText(self._tried_words(self._tried()) + grounds(self._turns))
 
     def _tried(self) -> Any:
         from honest_lift.estimates.cam_turn import Tried

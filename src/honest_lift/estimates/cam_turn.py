@@ -6,6 +6,7 @@ from dataclasses import replace as with_figures
 from math import isfinite
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.cam_card import centre_deg, flank_of
 from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
@@ -59,25 +60,16 @@ def turns_of(book: Book, position: str = "", tried: Tried | None = None) -> dict
 def turn_of(book: Book, role: str, position: str = "") -> Turn:
     """Give the valve of a role, or of one position of it, around the turn. What is missing, or can't be, is said."""
     found = table_near(book, role, position)
-    read = lobe_read(book, found) if found else None
-    if read is None or read.lobe is None:
-        turn = _by_card(book, role, position)
-        return (
-            turn
-            if read is None
-            else Turn(
-                turn.role,
-                position,
-                turn.valve,
-                turn.missing,
-                doubts=(f"its wheel table can't be used: {read.missing}",),
-            )
-        )
+    if found is None:
+        return _by_card(book, role, position)
+    read = lobe_read(book, found)
+    if read.lobe is None:
+        return replace(_by_card(book, role, position), doubts=(f"its wheel table can't be used: {read.missing}",))
     centre = _centre(book, role, position) if read.centre_deg is None else read.centre_deg
     if centre is None:
         return Turn(role, position, missing=f"the {role} lobe is measured, but nothing says where its middle stands: "
                     "read both stops with its table, or state a centreline", measured=read)  # fmt: skip
-    at_valve = found is not None and found.table.read_at == "valve"
+    at_valve = found.table.read_at == "valve"
     ratio, lash, lacking = (1.0, 0.0, "") if at_valve else _gear(book, role, position)
     if lacking:
         return Turn(role, position, missing=lacking, measured=read)
@@ -137,7 +129,7 @@ def _tried(turn: Turn, tried: Tried | None) -> Turn:
         valve = with_figures(valve, lash_mm=tried.lash_mm)
     if not turn.at_valve and tried.ratio is not None:
         valve = with_figures(valve, ratio=tried.ratio)
-    return Turn(turn.role, turn.position, valve, "", turn.measured, turn.at_valve, turn.timed, turn.doubts)
+    return replace(turn, valve=valve)
 
 
 def separation_deg(turns: dict[str, Turn]) -> float | None:

@@ -124,7 +124,7 @@ def _work_out(found: StandingTable, lift_error: float, wheel_error: float) -> Lo
         return LobeRead(found, missing=str(error))
     told = plain + [one for one in slips if one.row not in found.kept]
     centre, u = _placed(found, lobe, lift_error, wheel_error)
-    usual = _USUAL_DEG * side_of(role_of(found.table.place))
+    usual = _USUAL_DEG * side_of(found.table.place.role)
     far = centre if centre is not None and abs(centre - usual) > _FAR_DEG else None
     return LobeRead(
         found, "", lobe, once, tuple(sorted(told, key=lambda one: one.row)), centre if far is None else None, u, far,
@@ -149,17 +149,12 @@ def _placed(
     """
     if found.table.stops_deg is None:
         return None, 0.0
-    usual = _USUAL_DEG * side_of(role_of(found.table.place))
+    usual = _USUAL_DEG * side_of(found.table.place.role)
     centre = lobe.centre_deg - tdc_on_wheel(found.table.stops_deg)
     centre = (centre - usual + 180.0) % 360.0 - 180.0 + usual
     both = width(lobe, min(EQUAL_MM, lobe.lift_mm / 2))
     slope = min(abs(float(lobe.velocity(np.array(one)))) / 2.0 for one in both) if both else 0.1
     return centre, sqrt(wheel_error**2 + (lift_error / max(slope, 0.01)) ** 2 / 2.0 + _EQUAL_LIFT_DEG**2)
-
-
-def role_of(place: Place) -> str:
-    """Give the role of a lobe's place."""
-    return place.name if place.kind == "role" else "intake" if "i" in place.name else "exhaust"
 
 
 def band_of(step_deg: float, wheel_error_deg: float) -> Band:

@@ -20,6 +20,13 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
     member: str = ""
 
     @property
+    def role(self) -> str:
+        """Give intake or exhaust, of a valve or a role; "" of anything else."""
+        if self.kind == "position" and _POSITION.fullmatch(self.name):
+            return split_position(self.name)[1]
+        return self.name if self.kind == "role" else ""
+
+    @property
     def title(self) -> str:
         """Give the place in words: `3 exhaust`, `spring 6 inner`, `intake`."""
         if self.kind == "position":

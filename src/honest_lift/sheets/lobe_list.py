@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import isfinite
 
-from honest_lift.estimates.lobe_read import LobeRead, role_of
+from honest_lift.estimates.lobe_read import LobeRead
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.wheel_table import StandingTable
 from honest_lift.mechanics.cam.measured_lobe import EQUAL_MM
@@ -32,7 +32,7 @@ def lobe_cell(key: str, found: StandingTable, read: LobeRead | None, unit: str) 
         duration = read.duration_deg(EQUAL_MM)
         return "" if duration is None else f"{duration:.1f} ±{read.band.duration_deg:.1f}"
     if key == "middle":
-        side = side_of(role_of(found.table.place))
+        side = side_of(found.table.place.role)
         return "" if read.centre_deg is None else f"{side * read.centre_deg:.1f} ±{2 * read.centre_u_deg:.1f}"
     if key == "lean":
         return "" if read.asymmetry_deg is None else f"{round(read.asymmetry_deg, 1) + 0.0:+.1f}"

@@ -8,7 +8,7 @@ import numpy as np
 
 from honest_lift.drawings.lobe_compare import Compared
 from honest_lift.estimates.cam_card import centre_deg, flank_of
-from honest_lift.estimates.lobe_read import LobeRead, role_of, stale_words
+from honest_lift.estimates.lobe_read import LobeRead, stale_words
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.cam.lobe import CardLobe
@@ -68,8 +68,8 @@ def _timing(book: Book, read: LobeRead) -> list[str]:
         ]
     if read.centre_deg is None:
         return ["No stop readings go with it: its shape is measured, not where it stands in the turn."]
-    stated = centre_deg(book, role_of(read.found.table.place))
-    side = side_of(role_of(read.found.table.place))
+    stated = centre_deg(book, read.found.table.place.role)
+    side = side_of(read.found.table.place.role)
     middle, where = f"{side * read.centre_deg:.1f} ±{2 * read.centre_u_deg:.1f}", "after" if side > 0 else "before"
     words = f"Middle by equal lifts {middle} degrees {where} TDC"
     if stated is None:
@@ -95,7 +95,7 @@ def compared_with_card(book: Book, read: LobeRead) -> Compared | None:
     scale = from_inside(1.0, "length", unit)
     cam = np.arange(np.floor(lobe.start_deg), np.ceil(lobe.end_deg) + 0.1, _RASTER_CAM_DEG)
     lifts = lobe.lift(cam)
-    flank = flank_of(book, role_of(read.found.table.place)) if read.found.table.read_at == "lifter" else ""
+    flank = flank_of(book, read.found.table.place.role) if read.found.table.read_at == "lifter" else ""
     card = np.array([]) if isinstance(flank, str) else CardLobe(flank).lift(cam)
     rows = _rows(read)
     return Compared(
@@ -123,7 +123,7 @@ def differing_words(book: Book, reads: tuple[LobeRead, ...]) -> tuple[str, ...]:
         for read_at in ("lifter", "valve"):
             alike = [
                 one for one in reads
-                if one.lobe and role_of(one.found.table.place) == role and one.found.table.read_at == read_at
+                if one.lobe and one.found.table.place.role == role and one.found.table.read_at == read_at
             ]  # fmt: skip
             found += _differing(book, alike) if len(alike) > 2 else []
     return tuple(found)

@@ -100,8 +100,7 @@ class DegreePage(QWidget):
         from honest_lift.facts.cam import side_of
         from honest_lift.sheets.degree_words import Walked
 
-        place = self.whose.currentData()
-        role = place.name if place.kind == "role" else "intake" if "i" in place.name else "exhaust"
+        role = self.whose.currentData().role
         self.wrong.setText("")
         stated = centre_deg(self.session.book, role)
         card = None if stated is None else stated * side_of(role)

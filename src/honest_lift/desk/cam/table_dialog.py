@@ -203,8 +203,8 @@ class TableDialog(QDialog):
         self._show()
 
     def _role(self) -> str:
-        place: Place = self.place.currentData()
-        return place.name if place.kind == "role" else "intake" if "i" in place.name else "exhaust"
+        place: Place | None = self.place.currentData()
+        return place.role if place else "intake"
 
     def _show(self) -> None:
         """Show the tables as they would be taken in, or why they can't be."""

@@ -9,12 +9,15 @@ from __future__ import annotations
 
 from itertools import count
 
+from msgspec.structs import replace
+
 from honest_lift.demo.bare_head import written_down
 from honest_lift.demo.lobes import walked_lobes
 from honest_lift.demo.tables import (
     HEIGHTS,
     NEW_FREE,
     NEW_SPRINGS,
+    ROCKER,
     SEAL_GAPS,
     SHIM_STOCK,
     TEST_HEIGHTS,
@@ -102,6 +105,10 @@ def _facts() -> tuple[Fact, ...]:
         stated("target_height", ENGINE, "1.800", source="spring card"),
         stated("stroke", ENGINE, "3.480", source="invented"),
         stated("rod_length", ENGINE, "6.000", source="invented"),
+        *(
+            replace(stated(name, ENGINE, text, unit, "measured on a dummy, invented"), tolerance=tolerance)
+            for name, text, unit, tolerance in ROCKER
+        ),
         stated("retainer_angle", ENGINE, "10", "deg", "retainer card (invented)"),
         stated("lock_angle", ENGINE, "10", "deg", "lock card (invented)"),
     )

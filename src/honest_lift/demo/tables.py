@@ -76,3 +76,9 @@ USED_FREE = (
 NEW_FREE = (
     2195, 2205, 2201, 2196, 2194, 2198, 2197, 2199, 2202, 2196, 2198, 2200, 2201, 2197, 2196, 2195,
 )  # fmt: skip
+
+ROCKER = (  # quantity, text, unit, tolerance inside
+    ("pivot_out", "1.490", "in", 0.1), ("valve_arm", "1.500", "in", 0.05), ("pushrod_arm", ".926", "in", 0.05),
+    ("arm_angle", "165", "deg", 0.3), ("tip_radius", ".220", "in", 0.02), ("lifter_across", "4.430", "in", 0.2),
+    ("lifter_below", "7.380", "in", 0.2), ("lifter_lean", "22", "deg", 0.5), ("pushrod_length", "7.600", "in", 0.05),
+)  # fmt: skip

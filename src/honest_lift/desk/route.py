@@ -13,10 +13,11 @@ from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.quantities import rocker
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.staleness import stale_among
 
-_ROW = 41
+_ROW = 37
 
 
 class Route(QWidget):
@@ -136,6 +137,13 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         return sum(one is not None and one.height_mm is not None for one in fitted), len(fitted)
     if step == "cam":
         return sum(bool(one.durations) and one.centreline_deg is not None for one in engine.lobes), 2
+    if step == "rocker":
+        known = {fact.quantity for fact in engine.facts} | {
+            one.reading.quantity for one in standing(session.book.journal)
+        }
+        skipped = {"stud_lean", "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up", "pushrod_ball"}
+        needed = [row.name for row in rocker.ROWS if "role" in row.places and row.name not in skipped]
+        return (sum(name in known for name in needed), len(needed)) if engine.gear == "pushrod" else (0, 0)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)

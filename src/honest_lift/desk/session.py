@@ -29,7 +29,7 @@ if TYPE_CHECKING:
 
 STEPS = {
     "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
-    "shims": "Shim plan", "cam": "Camshaft", "readings": "All readings",
+    "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
 JUDGED = ("head", "springs", "heights")  # steps with findings of their own

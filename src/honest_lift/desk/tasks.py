@@ -22,6 +22,7 @@ _OF_VALVES = (
     "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
 _OF_HEADS = ("valve_drop", "chamber_volume", "lobe_centreline")
+_OF_MARKS = ("mark_middle", "mark_width")
 _ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 
@@ -75,10 +76,17 @@ def tasks_of(session: Session) -> list[Task]:
         return spring_tasks(session)
     if session.step == "head":
         return head_tasks()
+    if session.step == "rocker":
+        return [Task(name, CATALOG[name].title) for name in _OF_MARKS]
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
     if session.step != "readings":
         return of_valves
-    return [*of_valves, *head_tasks(), *(Task(name, CATALOG[name].title) for name in _OF_HEADS), *spring_tasks(session)]
+    return [
+        *of_valves,
+        *head_tasks(),
+        *(Task(name, CATALOG[name].title) for name in (*_OF_HEADS, *_OF_MARKS)),
+        *spring_tasks(session),
+    ]
 
 
 def places_of(session: Session, task: Task) -> list[Place]:

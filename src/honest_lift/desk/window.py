@@ -132,6 +132,10 @@ class Window(QMainWindow):
                 from honest_lift.desk.cam.sheet import CamSheet
 
                 self.sheets[step] = CamSheet(self.session)
+            elif step == "rocker":
+                from honest_lift.desk.rocker.sheet import RockerSheet
+
+                self.sheets[step] = RockerSheet(self.session)
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -296,6 +300,10 @@ class Window(QMainWindow):
     def show_cam(self) -> None:
         """Open the camshaft."""
         self.session.open_step("cam")
+
+    def show_rocker(self) -> None:
+        """Open the rocker."""
+        self.session.open_step("rocker")
 
     def show_readings(self) -> None:
         """Open all readings."""

@@ -20,6 +20,7 @@ from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
+Mount = Literal["stud", "shaft"]
 HeadMaterial = Literal["", "iron", "aluminium"]
 GuideMaterial = Literal["", "iron", "bronze"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
@@ -39,6 +40,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     note: str = ""
     layout: Layout = Layout()
     gear: Gear = "pushrod"
+    rocker_mount: Mount = "stud"
     lifter: Lifter = ""
     head_material: HeadMaterial = ""
     guide_material: GuideMaterial = ""

@@ -9,14 +9,15 @@ from honest_lift.desk.engine.cam_page import CamPage
 from honest_lift.desk.engine.head_page import HeadPage
 from honest_lift.desk.engine.layout_page import LayoutPage
 from honest_lift.desk.engine.limits_page import LimitsPage
+from honest_lift.desk.engine.rocker_page import RockerPage
 from honest_lift.desk.engine.springs_page import SpringsPage
 from honest_lift.desk.engine.tester_page import TesterPage
 from honest_lift.desk.engine.tools_page import ToolsPage
 from honest_lift.desk.session import Session
 
 PAGES = {
-    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Springs": SpringsPage,
-    "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
+    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Rocker": RockerPage,
+    "Springs": SpringsPage, "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
 
 

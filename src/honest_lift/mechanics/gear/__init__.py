@@ -1,0 +1,1 @@
+"""What carries the lobe's lift to the valve: rocker and pushrod."""

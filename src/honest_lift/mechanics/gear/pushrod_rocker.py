@@ -1,0 +1,168 @@
+"""Pushrod, rocker and valve tip in their plane: where the contact goes, and what the valve really lifts.
+
+The stem's axis is x = 0 and its tip y = 0 with the valve closed; the valve opens toward -y. The pivot stands at (-X, Y): on the
+side of negative x, so that outboard, away from the pivot, is +x. The valve arm stands at an angle alpha, positive with the
+roller's centre above the pivot; the pushrod's cup lies on its own arm at alpha + gamma. A pad with the roller's radius gives
+the same lift and sweep: a pad slides, a roller rolls.
+
+Angles in degrees, lengths in mm; every field may be an array, all of one shape.
+Source: plane trigonometry (law of cosines); checked against the closed-loop equations solved by SciPy.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from honest_lift.numbers.doubt import Array
+
+_TRAVEL_MM = 30.0  # a pivot is sought this far up and down its stud
+_RASTER = 61
+_SECANTS = 12
+
+
+class GearError(ValueError):
+    """Links that do not reach, or go over centre; the sentence says which and where."""
+
+
+@dataclass(frozen=True)
+class PushrodGear:
+    """The gear as it stands. `pivot_out`: X; `pivot_up`: Y over the closed tip; `arm_angle_deg`: gamma, from valve arm to cup arm.
+
+    `lifter_x`, `lifter_y`: the lifter's cup with the lifter down; `lifter_axis_deg`: its direction of lift, from +x.
+    `stud_lean_deg`: the stud's top toward the valve, positive.
+    """
+
+    pivot_out: Array
+    pivot_up: Array
+    valve_arm: Array
+    pushrod_arm: Array
+    arm_angle_deg: Array
+    tip_radius: Array
+    lifter_x: Array
+    lifter_y: Array
+    lifter_axis_deg: Array
+    pushrod: Array
+    stud_lean_deg: Array
+
+    def angle_deg(self, lobe_mm: Array) -> Array:
+        """Give alpha at a lobe lift; NaN where the links do not reach."""
+        across, up = self.lifter(lobe_mm)
+        across, up = across + self.pivot_out, up - self.pivot_up  # from the pivot
+        apart = np.hypot(across, up)
+        with np.errstate(invalid="ignore", divide="ignore"):
+            cosine = (self.pushrod_arm**2 + apart**2 - self.pushrod**2) / (2.0 * self.pushrod_arm * apart)
+            inner = np.arccos(np.where(np.abs(cosine) <= 1.0, cosine, np.nan))
+        return _turned(np.degrees(np.arctan2(up, across) - inner) - self.arm_angle_deg)
+
+    def lifter(self, lobe_mm: Array) -> tuple[Array, Array]:
+        """Give where the lifter's cup stands, x and y."""
+        axis = np.radians(self.lifter_axis_deg)
+        return self.lifter_x + lobe_mm * np.cos(axis), self.lifter_y + lobe_mm * np.sin(axis)
+
+    def cup(self, lobe_mm: Array) -> tuple[Array, Array]:
+        """Give where the rocker's cup stands, x and y."""
+        at = np.radians(self.angle_deg(lobe_mm) + self.arm_angle_deg)
+        return self.pushrod_arm * np.cos(at) - self.pivot_out, self.pushrod_arm * np.sin(at) + self.pivot_up
+
+    def gap(self, lobe_mm: Array) -> Array:
+        """Give how far the roller stands above the closed tip: the lash at no lobe lift, below nothing once it lifts."""
+        return self.pivot_up + self.valve_arm * np.sin(np.radians(self.angle_deg(lobe_mm))) - self.tip_radius
+
+    def lift(self, lobe_mm: Array) -> Array:
+        """Give the valve's lift along its stem."""
+        return np.maximum(-self.gap(lobe_mm), 0.0)
+
+    def contact(self, lobe_mm: Array) -> Array:
+        """Give where the roller touches the tip, from the stem's axis; outboard positive."""
+        return self.valve_arm * np.cos(np.radians(self.angle_deg(lobe_mm))) - self.pivot_out
+
+    def ratio(self, lobe_mm: Array) -> Array:
+        """Give valve lift over lobe lift at a lobe lift, by the links' own velocities."""
+        across, up = self.lifter(lobe_mm)
+        cup_x, cup_y = self.cup(lobe_mm)
+        along_x, along_y = cup_x - across, cup_y - up
+        axis = np.radians(self.lifter_axis_deg)
+        driven = along_x * np.cos(axis) + along_y * np.sin(axis)
+        turning = along_y * (cup_x + self.pivot_out) - along_x * (cup_y - self.pivot_up)
+        with np.errstate(divide="ignore", invalid="ignore"):
+            speed = driven / np.where(turning == 0, np.nan, turning)  # of alpha, radians a mm of lobe lift
+        return -self.valve_arm * np.cos(np.radians(self.angle_deg(lobe_mm))) * speed
+
+    def moved(self, up_the_stud: Array) -> PushrodGear:
+        """Give the gear with its pivot moved up its stud."""
+        lean = np.radians(self.stud_lean_deg)
+        out, up = self.pivot_out - up_the_stud * np.sin(lean), self.pivot_up + up_the_stud * np.cos(lean)
+        return replace(self, pivot_out=out, pivot_up=up)
+
+
+def _turned(degrees: Array) -> Array:
+    """Bring an angle within half a turn of nothing."""
+    return np.asarray((degrees + 180.0) % 360.0 - 180.0)
+
+
+def set_on_stud(gear: PushrodGear, lash_mm: Array) -> PushrodGear:
+    """Move the pivot along its stud until the lash is there with the lifter down; NaN where no place on the stud gives it.
+
+    The nut of stud gear does just that, so that a longer pushrod raises the pivot.
+    """
+    shape = np.broadcast(*(getattr(gear, name) for name in gear.__dataclass_fields__), lash_mm).shape
+    nothing = np.zeros(shape)
+
+    def over(up: Array) -> Array:
+        return np.asarray(gear.moved(up).gap(nothing) - lash_mm)
+
+    # a raster finds the place nearest to where the pivot is at which the gap grows through the lash; secants refine it
+    steps = np.linspace(-_TRAVEL_MM, _TRAVEL_MM, _RASTER)
+    values = np.stack([over(np.full(shape, one)) for one in steps])
+    with np.errstate(invalid="ignore"):
+        crosses = (values[:-1] <= 0) & (values[1:] > 0)
+    distance = np.where(crosses, np.abs(steps[:-1] + steps[1:]).reshape(-1, *[1] * len(shape)), np.inf)
+    at = np.argmin(distance, axis=0)
+    known = np.isfinite(np.min(distance, axis=0))
+    low, high = np.where(known, steps[at], np.nan), np.where(known, steps[at + 1], np.nan)
+    below, above = (np.take_along_axis(values, one[None], axis=0)[0] for one in (at, at + 1))
+    found = low
+    for _ in range(_SECANTS):
+        with np.errstate(invalid="ignore", divide="ignore"):
+            found = np.where(above == below, high, high - above * (high - low) / (above - below))
+        if np.all(~known | (found == high)):
+            break
+        low, below, high = high, above, found
+        above = over(high)
+    return gear.moved(found)
+
+
+def set_on_shaft(gear: PushrodGear, lash_mm: Array) -> PushrodGear:
+    """Give the pushrod, adjuster and all, that leaves the lash with the lifter down; the pivot stays where its stand has it."""
+    sine = (gear.tip_radius + lash_mm - gear.pivot_up) / gear.valve_arm
+    with np.errstate(invalid="ignore"):
+        closed = np.arcsin(np.where(np.abs(sine) <= 1.0, sine, np.nan))
+    at = closed + np.radians(gear.arm_angle_deg)
+    cup_x, cup_y = gear.pushrod_arm * np.cos(at) - gear.pivot_out, gear.pushrod_arm * np.sin(at) + gear.pivot_up
+    return replace(gear, pushrod=np.hypot(cup_x - gear.lifter_x, cup_y - gear.lifter_y))
+
+
+def works(gear: PushrodGear, most_lobe_mm: Array) -> NDArray[np.bool_]:
+    """Tell where a gear works over the lobe's lift: the links reach, and the valve arm goes down all the way."""
+    angles = np.stack([gear.angle_deg(share * most_lobe_mm) for share in np.linspace(0.0, 1.0, 9)])
+    with np.errstate(invalid="ignore"):
+        return np.asarray(np.all(np.abs(angles) < 90.0, axis=0) & np.all(np.diff(angles, axis=0) < 0, axis=0))
+
+
+def why_not(gear: PushrodGear, most_lobe_mm: float) -> str:
+    """Say why a gear can't work over the lobe's lift; "" when it can. For one gear, not arrays of them."""
+    lobes = np.linspace(0.0, most_lobe_mm, 33)
+    if not np.all(np.isfinite(gear.pivot_up)) or not np.all(np.isfinite(gear.pushrod)):
+        return "no place of the rocker gives the lash with this pushrod: a length or the lifter's place is mistyped"
+    angles = gear.angle_deg(lobes)
+    if not np.all(np.isfinite(angles)):
+        at = float(lobes[int(np.argmin(np.isfinite(angles)))])
+        return (
+            f"the links do not reach: pushrod, cup arm and lifter's place make no triangle at {at:.2f} mm of lobe lift"
+        )
+    if np.any(np.abs(angles) >= 90.0) or np.any(np.diff(angles) >= 0):
+        return "the rocker goes over centre: its valve end does not go down all the way as the lobe lifts"
+    return ""

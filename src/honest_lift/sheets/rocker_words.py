@@ -1,0 +1,166 @@
+"""The rocker in words: what it lifts, the mark it leaves, what three schools ask for, and what a mark that was seen says."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import isfinite
+
+import numpy as np
+
+from honest_lift.drawings.rocker import Side, Tip
+from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.rocker import SCHOOLS, Rocker, best_of, lengths_of_width, rocker_of
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position, at_role
+from honest_lift.mechanics.gear.tip_mark import travel_mm
+from honest_lift.numbers.units import in_words, unit_of
+
+_STEM_MM = 8.0  # drawn where no stem is stated
+_SAME_MM, _NOTHING_MM = 0.03, 0.01
+_BELIEF = (
+    "A right contact does not cross from inside to outside: it goes out to where the arm stands square, and comes back."
+)
+
+
+def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
+    """Say what a gear does, each figure with its expanded doubt."""
+    if rocker.gear is None:
+        return (f"{rocker.missing[:1].upper()}{rocker.missing[1:]}.",)
+    unit, gear, mark = book.engine.unit("length"), rocker.gear, rocker.mark
+    fine = unit_of("length", unit).places + (1 if unit == "mm" else 0)
+
+    def length(value: float, key: str) -> str:
+        told = in_words(value, "length", unit, fine)
+        doubt = in_words(2 * rocker.u[key], "length", unit, fine) if key in rocker.u else ""
+        return f"{told.removesuffix(unit).strip()} ±{doubt}" if doubt else told
+
+    closed, half, full = gear.ratio(np.array([0.0, rocker.lobe_mm / 2, rocker.lobe_mm])).tolist()
+    nominal = resolve(book, "rocker_ratio", rocker.place).value
+    against = f"; {nominal:.3f} is stated" if isfinite(nominal) else ""
+    travel, middle, off = float(travel_mm(mark)), float(mark.middle), abs(float(mark.off_square_deg))
+    ends = (
+        "where it began"
+        if abs(travel) < _SAME_MM
+        else f"{length(abs(travel), 'travel')} {_side(travel)} of where it began"
+    )
+    lines = [
+        f"The valve lifts {length(rocker.lift_mm, 'lift')}. Ratio {closed:.3f} closed, {half:.3f} half, {full:.3f} open{against}.",
+        f"Valve arm {float(mark.closed_deg):.1f} degrees above square closed, {-float(mark.open_deg):.1f} below it open: "
+        f"{off:.2f} off square at half lift.",
+        f"Mark {length(float(mark.width), 'width')} wide, its middle {length(abs(middle), 'middle')} {_side(middle)}; the contact "
+        f"ends {ends}.",
+    ]
+    if abs(travel) >= _SAME_MM:
+        what = "stand" if rocker.on_shaft else "pushrod"
+        too = _short(rocker, travel > 0)
+        lines.append(
+            f"It ends {_side(travel)}: the {what} is too {too}. That sign is sure; the place of the mark is not."
+        )
+    if not rocker.proven:
+        lines.append("It rests on figures that are assumed, stale or without a tolerance: it proves nothing.")
+    return (*lines, _BELIEF)
+
+
+def _short(rocker: Rocker, outboard: bool) -> str:
+    pair = ("low", "high") if rocker.on_shaft else ("short", "long")
+    return pair[0] if outboard else pair[1]
+
+
+def _side(value: float) -> str:
+    return "outboard" if value >= 0 else "inboard"
+
+
+def finder_words(book: Book, role: str, position: str) -> tuple[str, ...]:
+    """Say what each school asks for, and what it costs by the others' measure."""
+    length, lines = _lengths(book), []
+    now = rocker_of(book, role, position, with_doubt=False)
+    if now.gear is None:
+        return ()
+    what, more, less = ("pivot over the tip", "higher", "lower") if now.on_shaft else ("pushrod", "longer", "shorter")
+    for school, found in best_of(book, role, position).items():
+        title = SCHOOLS[school].capitalize()
+        if found is None:
+            lines.append(f"{title}: nothing within reach gives it.")
+            continue
+        mark, off = found.mark, found.own - now.own
+        moved, square = f"{length(abs(off))} {more if off > 0 else less}", abs(float(mark.off_square_deg))
+        lines.append(
+            f"{title}: {what} {length(found.own)}, {moved}; mark {length(float(mark.width))} wide, "
+            f"middle {_where(float(mark.middle), length)}, {square:.1f} degrees off square."
+        )
+    return tuple(lines)
+
+
+def seen_words(book: Book, role: str, position: str) -> tuple[str, ...]:
+    """Say what the mark that was seen at a valve means: by width, and by place as the trade's rule has it."""
+    seen = seen_mark(book, position)
+    if seen is None:
+        return ()
+    length, (middle, width), lines = _lengths(book), seen, []
+    found = lengths_of_width(book, role, position, width)
+    if found is not None:
+        least, short, long = found
+        told = f"Seen {length(width)} wide, the least this lift can leave is {length(least)}"
+        if short is None or long is None:
+            lines.append(f"{told}.")
+        else:
+            lines.append(
+                f"{told}: by width it is {length(short)} too short or {length(long)} too long. Watch the contact as the valve "
+                "opens: ending outboard, too short; inboard, too long."
+            )
+    if abs(middle) >= _SAME_MM:
+        lines.append(
+            f"Its middle is {length(abs(middle))} {_side(middle)}: the trade's rule calls that too "
+            f"{'long' if middle > 0 else 'short'}. On gear near square both errors shift it inboard: width and travel go before it."
+        )
+    return tuple(lines)
+
+
+def _where(middle: float, length: Callable[[float], str]) -> str:
+    return "on the stem's axis" if abs(middle) < _NOTHING_MM else f"{length(abs(middle))} {_side(middle)}"
+
+
+def _lengths(book: Book) -> Callable[[float], str]:
+    unit = book.engine.unit("length")
+    return lambda value: in_words(value, "length", unit)
+
+
+def seen_mark(book: Book, position: str) -> tuple[float, float] | None:
+    """Give middle and width in mm of the mark seen at a valve; None where one of them was not read."""
+    if not position:
+        return None
+    found = tuple(resolve(book, name, at_position(position)).value for name in ("mark_middle", "mark_width"))
+    return (found[0], found[1]) if all(map(isfinite, found)) else None
+
+
+def side_of_gear(book: Book, rocker: Rocker, share: float) -> Side | None:
+    """Give where everything stands at a share of the lobe's lift; None where there is no gear."""
+    if rocker.gear is None:
+        return None
+    gear, lobe = rocker.gear, np.array(share * rocker.lobe_mm)
+    angle = float(gear.angle_deg(lobe))
+    out, up = float(gear.pivot_out), float(gear.pivot_up)
+    across, over = gear.lifter(lobe)
+    roller = (float(gear.contact(lobe)), up + float(gear.valve_arm * np.sin(np.radians(angle))))
+    cup_x, cup_y = gear.cup(lobe)
+    return Side(
+        (-out, up), roller, float(gear.tip_radius), (float(cup_x), float(cup_y)), (float(across), float(over)),
+        float(gear.lift(lobe)), stem_mm(book, rocker), angle,
+    )  # fmt: skip
+
+
+def tip_of_gear(book: Book, rocker: Rocker, share: float, position: str) -> Tip | None:
+    """Give the mark on the tip, with the one that was seen."""
+    if rocker.gear is None:
+        return None
+    seen, mark = seen_mark(book, position), rocker.mark
+    ends = None if seen is None else (seen[0] - seen[1] / 2, seen[0] + seen[1] / 2)
+    now = float(rocker.gear.contact(np.array(share * rocker.lobe_mm)))
+    return Tip(stem_mm(book, rocker), float(mark.inner), float(mark.outer), now, ends)
+
+
+def stem_mm(book: Book, rocker: Rocker) -> float:
+    """Give the stem's diameter for the drawing: as stated at the locks, else a usual one."""
+    role = rocker.place.role
+    found = resolve(book, "stem_at_lock", at_role(role)).value if role else float("nan")
+    return found if isfinite(found) else _STEM_MM

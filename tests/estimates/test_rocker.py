@@ -1,0 +1,123 @@
+"""The rocker of a valve from its facts: what is missing is named, doubt is that of displaced facts, a seen mark is read right."""
+
+import numpy as np
+import pytest
+
+from engines import Bench
+from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
+from honest_lift.facts.edits import Describe
+from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.sheets.rocker_words import finder_words, rocker_words, seen_mark, seen_words, side_of_gear, tip_of_gear
+
+GEAR = {
+    "pivot_out": 37.692, "valve_arm": 38.0, "pushrod_arm": 24.757, "arm_angle": 165.0, "tip_radius": 5.5, "lifter_across": 113.83,
+    "lifter_below": 187.39, "lifter_lean": 23.0, "pushrod_length": 195.0,
+}  # fmt: skip
+
+
+def bench(without="", tolerance=0.1, **changed):
+    made = Bench().state("lobe_lift", 8.966, at_role("intake"), tolerance=0.01).state("lash", 0.0, tolerance=0.0)
+    for name, value in (GEAR | changed).items():
+        if name != without:
+            made.state(name, value, tolerance=tolerance)
+    return made.do(Describe({"units": {**made.engine.units, "length": "mm"}}, "metric"))
+
+
+@pytest.mark.parametrize("name", [*GEAR, "lash"])
+def test_what_is_not_stated_is_named_and_nothing_is_drawn(name):
+    made = bench(without=name) if name != "lash" else bench()
+    if name == "lash":
+        made.history.book = made.history.book.__class__(
+            type(made.engine)(
+                made.engine.id,
+                layout=made.engine.layout,
+                facts=tuple(f for f in made.engine.facts if f.quantity != "lash"),
+            )
+        )
+    found = rocker_of(made.book, "intake")
+    assert found.gear is None
+    assert found.missing.startswith("not stated yet: ")
+    assert side_of_gear(made.book, found, 0.5) is None
+    assert tip_of_gear(made.book, found, 0.5, "1i") is None
+    assert finder_words(made.book, "intake", "1i") == ()
+
+
+def figures(found):
+    mark = found.mark
+    return np.array([found.lift_mm, mark.width, mark.middle, mark.full - mark.closed, mark.off_square_deg], dtype=float)
+
+
+def test_figures_and_their_doubt():
+    """Against a brute force: every fact displaced by its standard doubt, one after the other, the larger side counting."""
+    found = rocker_of(bench().book, "intake")
+    assert found.proven
+    assert found.lift_mm == pytest.approx(13.63, abs=0.01)
+    nominal, squares = figures(found), np.zeros(len(FIGURES))
+    for name, u in {**dict.fromkeys(GEAR, 0.1 / np.sqrt(3)), "lobe_lift": 0.01 / np.sqrt(3)}.items():
+        sides = []
+        for sign in (1, -1):
+            made = bench()
+            place = at_role("intake") if name == "lobe_lift" else ENGINE
+            made.state(name, {**GEAR, "lobe_lift": 8.966}[name] + sign * u, place)
+            sides.append(np.abs(figures(rocker_of(made.book, "intake", with_doubt=False)) - nominal))
+        squares += np.max(sides, axis=0) ** 2
+    assert [found.u[key] for key in FIGURES] == pytest.approx(np.sqrt(squares).tolist(), rel=0.02, abs=1e-4)
+
+
+def test_what_rests_on_an_assumption_says_so():
+    made = bench().state("pushrod_arm", 24.757, kind="assumed", low=24.0, high=25.5)
+    found = rocker_of(made.book, "intake")
+    assert not found.proven
+    assert "it proves nothing" in " ".join(rocker_words(made.book, found))
+    untolerated = bench(tolerance=None)
+    assert not rocker_of(untolerated.book, "intake").proven
+
+
+def test_schools_agree_on_this_gear_and_each_tells_its_price():
+    found = best_of(bench().book, "intake")
+    assert found["square"].own == pytest.approx(found["narrow"].own, abs=0.01)
+    assert found["square"].mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
+    assert found["centred"].mark.middle == pytest.approx(0.0, abs=1e-3)
+    words = finder_words(bench().book, "intake", "")
+    assert [one.split(":")[0] for one in words] == ["Square at half lift", "Narrowest mark", "Mark in the middle"]
+
+
+def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash():
+    made = (
+        bench(without="pushrod_length")
+        .do(Describe({"rocker_mount": "shaft"}, "shaft"))
+        .state("pivot_up", 0.0, tolerance=0.1)
+    )
+    found = rocker_of(made.book, "intake")
+    assert (found.on_shaft, found.own) == (True, 0.0)
+    square = best_of(made.book, "intake")["square"]
+    assert square.mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
+    with_rod = made.state("pushrod_length", 180.0, tolerance=0.1)
+    assert rocker_of(with_rod.book, "intake").mark == found.mark
+    assert "pivot over the tip" in finder_words(made.book, "intake", "")[0]
+
+
+def test_a_mark_that_was_seen_says_by_how_much_either_way():
+    made = bench()
+    square = best_of(made.book, "intake")["narrow"].own
+    for by in (-1.5, 1.5):
+        wide = float(rocker_of(made.book, "intake", own=square + by, with_doubt=False).mark.width)
+        least, short, long = lengths_of_width(made.book, "intake", "", wide)
+        assert (short if by < 0 else long) == pytest.approx(1.5, abs=0.05)
+        assert least < wide
+    assert lengths_of_width(made.book, "intake", "", 0.1)[1:] == (None, None)
+    assert seen_mark(made.book, "1i") is None
+    made.read("mark_middle", at_position("1i"), -0.4, "seen", "solid").read(
+        "mark_width", at_position("1i"), 0.8, "seen", "solid"
+    )
+    words = " ".join(seen_words(made.book, "intake", "1i"))
+    assert "too short or" in words
+    assert "the trade's rule calls that too short" in words
+
+
+def test_gear_that_can_not_be_or_is_no_pushrod_gear_is_named():
+    assert "no place of the rocker" in rocker_of(bench(pushrod_length=320.0).book, "intake").missing
+    bucket = bench().do(Describe({"gear": "bucket"}, "bucket"))
+    assert "has a bucket" in rocker_of(bucket.book, "intake").missing
+    hydraulic = bench().do(Describe({"lifter": "hydraulic roller"}, "hydraulic")).state("lash", 2.0)
+    assert rocker_of(hydraulic.book, "intake").lash_mm == 0.0

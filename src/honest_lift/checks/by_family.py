@@ -10,6 +10,7 @@ from honest_lift.checks.guides import check_guides
 from honest_lift.checks.locks import check_locks
 from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
 from honest_lift.checks.spring_seats import check_spring_seats
+from honest_lift.checks.tip_marks import check_tip_marks
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
 from honest_lift.facts.catalog import CATALOG
@@ -39,6 +40,7 @@ _FAMILIES = (
             "spring_outside", "spring_inside"),
     _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
             "retainer_rocker", "retainer_spigot", "spring_inside"),
+    _family(check_tip_marks, "mark_middle", "mark_width"),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

@@ -32,7 +32,7 @@ STEPS = {
     "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
-JUDGED = ("head", "springs", "heights")  # steps with findings of their own
+JUDGED = ("head", "springs", "heights", "rocker")  # steps with findings of their own
 
 
 CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")

@@ -13,7 +13,6 @@ from honest_lift.facts.edits import new_id
 
 VIEWS = (  # file, step, page or check, valve, theme
     ("heights", "heights", "", "6i", "light"),
-    ("heights-dark", "heights", "", "5i", "dark"),
     ("guides", "head", "Guides", "3i", "light"),
     ("valves-and-seats", "head", "Valves and seats", "7i", "light"),
     ("spring-seats", "head", "Spring seats", "2e", "light"),
@@ -29,6 +28,7 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("camshaft", "cam", "Around the turn", "3i", "light"),
     ("cam-lines", "cam", "Card", "3i", "light"),
     ("lobes", "cam", "Measured lobes", "3i", "dark"),
+    ("rocker", "rocker", "", "3i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )

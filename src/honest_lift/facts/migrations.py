@@ -26,14 +26,20 @@ def _to_second(raw: Raw) -> Raw:
 
 def _to_third(raw: Raw) -> Raw:
     """Version 3 adds checks of the bare head, the locks and the springs: each gets its default limits."""
+    return _with_new_limits(raw, _NEW_IN_THIRD)
+
+
+def _with_new_limits(raw: Raw, checks: frozenset[str]) -> Raw:
+    """Add the default limits of checks that an older version did not know, where the file states none."""
     engine = raw.get("engine")
     limits = engine.get("limits") if isinstance(engine, dict) else None
     if isinstance(limits, list):
         known = {one.get("check") for one in limits if isinstance(one, dict)}
-        limits += [to_builtins(one) for one in default_limits() if one.check in _NEW_IN_THIRD - known]
+        limits += [to_builtins(one) for one in default_limits() if one.check in checks - known]
     return raw
 
 
+_NEW_IN_FOURTH = frozenset({"mark_middle", "mark_width"})
 _NEW_IN_THIRD = frozenset({
     "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_angle", "lock_stem", "lock_out", "lock_engaged",
@@ -42,8 +48,8 @@ _NEW_IN_THIRD = frozenset({
 
 
 def _to_fourth(raw: Raw) -> Raw:
-    """Version 4 adds wheel tables to the journal and more ways of quoting a cam card; nothing that was written changes."""
-    return raw
+    """Version 4 adds wheel tables to the journal, more ways of quoting a cam card, and checks of the mark on the tip."""
+    return _with_new_limits(raw, _NEW_IN_FOURTH)
 
 
 CHAIN: Mapping[int, Callable[[Raw], Raw]] = {1: _to_second, 2: _to_third, 3: _to_fourth}  # from version: function

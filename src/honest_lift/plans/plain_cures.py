@@ -84,6 +84,14 @@ def _stem(engine: Engine, one: Finding) -> list[str]:
             f"{'thicker' if one.figure > 0 else 'thinner'}"]  # fmt: skip
 
 
+def _mark(engine: Engine, one: Finding) -> list[str]:
+    what = "another stand height" if engine.rocker_mount == "shaft" else "another pushrod"
+    return [
+        f"{what}: Rocker says which by three schools; watch which way the contact goes as the valve opens, then blue it again",
+        "the place of a mark that is narrow enough is set by the pivot's distance and the arm: another rocker, or its stand moved",
+    ]
+
+
 def _runout(engine: Engine, one: Finding) -> list[str]:
     return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} out of line"]
 
@@ -128,5 +136,5 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "lock_stem": _stem, "spring_seat_runout": _runout, "spring_on_floor": _floor, "spring_over_boss": _spring,
     "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
     "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,
-    "set_spread": _spread,
+    "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
 }  # fmt: skip

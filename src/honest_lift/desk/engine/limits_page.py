@@ -18,6 +18,7 @@ _LENGTHS = (
     "installed_height", "bind_margin", "retainer_seal", "card_bind", "set_shortest", "free_card", "free_set", "card_lift",
     "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
+    "mark_middle", "mark_width",
 )  # fmt: skip
 DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
     "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",

@@ -14,7 +14,7 @@ session = Session(demo_book(new_id()))
 window = Window(session)
 window.show()
 app.processEvents()
-for step in ("engine", "head", "springs", "heights", "shims", "cam", "readings"):
+for step in ("engine", "head", "springs", "heights", "shims", "cam", "rocker", "readings"):
     session.open_step(step)
     app.processEvents()
     sheet = window.sheets[step]

@@ -5,7 +5,9 @@ from PyQt6.QtCore import Qt
 
 from engines import Bench
 from honest_lift.drawings.scene import Circle
-from honest_lift.facts.place import at_position
+from honest_lift.facts.edits import State, Unstate
+from honest_lift.facts.fact import Fact
+from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.sheets.rocker_words import seen_mark
 
 
@@ -78,3 +80,22 @@ def test_an_engine_without_dimensions_says_which_to_measure_and_opens_their_page
     assert window.session.engine.rocker_mount == "shaft"
     window._actions["undo"].trigger()
     assert page.mount.currentIndex() == 0
+
+
+def test_what_moved_it_is_told_with_the_pushrod_that_puts_it_back(rocker):
+    window, sheet = rocker()
+    window.session.do(Unstate("valve_lean", ENGINE))
+    sheet.amount.setText(".050")
+    assert "State how far the stem leans" in sheet.comes_to.text()
+    window.session.do(
+        State((Fact("valve_lean", ENGINE, 0.0, tolerance=0.5), Fact("nut_pitch", ENGINE, 25.4 / 24, tolerance=0.0)))
+    )
+    assert "wants a pushrod 0.04" in sheet.comes_to.text()
+    assert "shorter" in sheet.comes_to.text()
+    sheet.change.setCurrentIndex(3)
+    assert "longer" in sheet.comes_to.text()
+    sheet.amount.setText("3/4")
+    sheet.change.setCurrentIndex(5)
+    assert "0.75 turns lower the nut by 0.031 in" in sheet.comes_to.text()
+    sheet.amount.setText("a lot")
+    assert "a lot" in sheet.comes_to.text()

@@ -11,6 +11,7 @@ from scipy.optimize import fsolve
 
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
 from honest_lift.mechanics.gear.tip_mark import best_length, mark_of, shorter_by_cut, travel_mm
+from honest_lift.mechanics.gear.what_moved import along_cylinder, along_lifter, plunger_travel, pushrod_for
 
 LOBE = 8.966
 WORKED = PushrodGear(*(np.array(one) for one in (
@@ -153,3 +154,47 @@ def test_cuts_leave_the_pushrod_long_by_what_the_trade_says():
     """0.040 in off the head and 0.010 off the block: 0.050 long square to the deck, 0.0482 leaning 15.3 degrees."""
     assert shorter_by_cut(0.050, 0.0) == pytest.approx(0.050)
     assert shorter_by_cut(0.050, 15.3) == pytest.approx(0.0482, abs=5e-5)
+
+
+@given(st.floats(0.05, 1.5), st.floats(-5, 25))
+def test_what_was_cut_comes_off_along_the_pushrod(cut, lean):
+    """Exact, and within t^2 sin^2(phi) / (2 Lp) of t cos(phi), phi from pushrod to cylinder."""
+    new = pushrod_for(WORKED, lifter=along_cylinder(cut, lean))
+    cup = WORKED.cup(np.array(0.0))
+    rod = np.array([float(cup[0] - WORKED.lifter_x), float(cup[1] - WORKED.lifter_y)])
+    up = np.array(along_cylinder(1.0, lean))
+    share = float(rod @ up) / float(WORKED.pushrod)
+    assert float(WORKED.pushrod) - new == pytest.approx(
+        cut * share, abs=1.02 * cut**2 * (1 - share**2) / (2 * 195) + 1e-6
+    )
+    assert pushrod_for(WORKED, lifter=along_cylinder(-cut, lean)) > float(WORKED.pushrod), (
+        "a thicker gasket wants a longer one"
+    )
+    assert pushrod_for(WORKED, cup=(0.0, cut)) > float(WORKED.pushrod), "so does a longer valve"
+
+
+@given(st.floats(0.1, 1.2))
+def test_the_same_geometry_is_the_same_mark(change):
+    """After a smaller base circle, the pushrod that is said brings the pivot back where it was."""
+    down = along_lifter(WORKED, -change)
+    new = pushrod_for(WORKED, lifter=down)
+    moved = replace(
+        WORKED, lifter_x=WORKED.lifter_x + down[0], lifter_y=WORKED.lifter_y + down[1], pushrod=np.array(new)
+    )
+    assert float(set_on_stud(moved, np.array(0.0)).pivot_up) == pytest.approx(float(WORKED.pivot_up), abs=1e-5)
+
+
+@given(st.floats(0.1, 1.5))
+def test_the_plunger_sees_the_nut_through_both_arms(nut):
+    """The cup falls by about nut x (1 + 1/ratio) (common practice); the pushrod keeps its length below it."""
+    down = plunger_travel(WORKED, nut)
+    about = nut * (1 + 1 / float(WORKED.ratio(np.array(0.0))))
+    assert down == pytest.approx(about, rel=0.2)
+    axis = along_lifter(WORKED, -down)
+    lowered = WORKED.moved(np.array(-nut))
+    sine = float((lowered.tip_radius - lowered.pivot_up) / lowered.valve_arm)
+    at = np.arcsin(sine) + np.radians(165.0)
+    cup = (float(24.7567017 * np.cos(at) - lowered.pivot_out), float(24.7567017 * np.sin(at) + lowered.pivot_up))
+    rod = np.hypot(cup[0] - float(WORKED.lifter_x) - axis[0], cup[1] - float(WORKED.lifter_y) - axis[1])
+    assert rod == pytest.approx(float(WORKED.pushrod), abs=1e-9)
+    assert plunger_travel(WORKED, 0.0) == pytest.approx(0.0, abs=1e-6)

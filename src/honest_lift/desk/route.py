@@ -141,7 +141,13 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         known = {fact.quantity for fact in engine.facts} | {
             one.reading.quantity for one in standing(session.book.journal)
         }
-        skipped = {"stud_lean", "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up", "pushrod_ball"}
+        skipped = {
+            "stud_lean",
+            "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up",
+            "pushrod_ball",
+            "valve_lean",
+            "nut_pitch",
+        }
         needed = [row.name for row in rocker.ROWS if "role" in row.places and row.name not in skipped]
         return (sum(name in known for name in needed), len(needed)) if engine.gear == "pushrod" else (0, 0)
     if step == "readings":

@@ -19,7 +19,7 @@ from numpy.typing import NDArray
 from honest_lift.numbers.doubt import Array
 
 _TRAVEL_MM = 30.0  # a pivot is sought this far up and down its stud
-_RASTER = 61
+_RASTER = 25
 _SECANTS = 12
 
 

@@ -17,6 +17,7 @@ from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.edits import Put
 from honest_lift.facts.journal import tables
+from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.gauges.walked_lobe import WalkedLobe
 from honest_lift.numbers.entry import EntryError
@@ -253,6 +254,22 @@ def test_an_instrument_is_listened_to_and_stopped_and_one_that_is_not_there_is_t
     assert tables(window.session.book.journal)[0].table.source == "simulated degree wheel (invented lobe)"
 
 
+def test_smoothing_that_was_cancelled_goes_on_only_where_one_looks(cam, qtbot):
+    made = Bench("head: 1e 1i 2i 2e 3i 3e 4i 4e")
+    rows = [(float(a), 25.4 * lift) for a, lift in WALKED]
+    made.do(TakeTables(tuple(table_of(made.book, at_position(one), "lifter", rows, unit="mm") for one in made.names)))
+    _, sheet = cam("Around the turn", made.book)
+    sheet.lobes.smoother.cancel()
+    sheet.lobes.smoother.start()
+    sheet.lobes.smoother.cancel()
+    qtbot.waitUntil(lambda: not sheet.lobes.smoother.is_working, timeout=8000)
+    sheet.open_page("Measured lobes")
+    if "…" in cells(sheet.lobes):
+        sheet.lobes.table.setCurrentIndex(sheet.lobes.table.records.index(7, 0))
+        assert "…" not in cells(sheet.lobes)[-8:]
+    assert not sheet.lobes.smoother.is_working
+
+
 def test_a_table_at_the_valve_is_taken_at_a_valve_only(cam, qtbot):
     window, sheet = cam("Measured lobes", Bench().book)
     dialog = TableDialog(sheet, window.session, "\n".join(f"{a} {lift}" for a, lift in WALKED), "", "1i")
@@ -304,6 +321,7 @@ def test_what_does_not_add_up_is_said(cam, read, words):
     for key, text in zip(("stop_first", "stop_other", "opening", "closing"), read, strict=True):
         typed(sheet, key, text)
     assert words in sheet.degree.words.text()
+    assert not sheet.degree.take.isEnabled()
     assert ("write a crank angle" in sheet.degree.wrong.text()) == ("thirty" in read)
 
 

@@ -115,7 +115,7 @@ def test_a_walked_lobe_is_placed_by_its_stops_and_told_against_its_card():
     assert read.duration_deg(1.27) == pytest.approx(236.0, abs=0.5)
     assert read.troubles == ()
     turn = turn_of(made.book, "intake", "1i")
-    assert (turn.timed, turn.valve.centre_deg) == (True, read.centre_deg)
+    assert (turn.timed_by, turn.valve.centre_deg) == ("its stops", read.centre_deg)
     words = " ".join(lobe_words(made.book, read))
     assert "this lobe stands 2.0 crank degrees retarded of it" in words or "1.9 crank degrees retarded" in words
     assert turn_of(made.book, "intake", "2i").measured is None, "a table of one lobe speaks of that lobe"
@@ -125,7 +125,7 @@ def test_without_stops_a_table_tells_shape_and_the_card_its_place():
     made = bench(centreline_deg=106.0)
     walk(made, stops=None)
     turn = turn_of(made.book, "intake", "1i")
-    assert (turn.timed, turn.valve.centre_deg) == (False, 106.0)
+    assert (turn.timed_by, turn.valve.centre_deg) == ("the card", 106.0)
     other = bench(centreline_deg=106.0)
     walk(other, centre=108.0 + 90)
     read = lobes_read(other.book)[0]
@@ -281,6 +281,9 @@ def test_a_centreline_by_the_wheel_stands_before_the_cards_and_bleed_lowers_the_
     made = bench(centreline_deg=106.0).read("lobe_centreline", at_position("1i"), 109.0, "equal_lifts", "wheel")
     assert turn_of(made.book, "intake", "1i").valve.centre_deg == 109.0
     assert turn_of(made.book, "intake", "2i").valve.centre_deg == 106.0
+    assert turn_of(made.book, "intake", "1i").doubts == ()
+    made.do(Fit((fitment(made.engine, "cam", "engine"),), "another camshaft"))
+    assert "is stale" in turn_of(made.book, "intake", "1i").doubts[0]
     hydraulic = (
         bench(centreline_deg=106.0).do(Describe({"lifter": "hydraulic roller"}, "hydraulic")).state("lifter_bleed", 0.1)
     )

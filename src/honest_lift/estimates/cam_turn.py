@@ -17,13 +17,14 @@ from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
 from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
+from honest_lift.numbers.doubt import Ground
 
 
 class Turn(Struct, frozen=True):
     """One valve around the turn, or why there is none to show.
 
     `measured`: the lobe it was drawn from, None for the card's. `at_valve`: it was read at the valve, lash and ratio in it.
-    `timed`: stop readings place it, not the card. `doubts`: what of a measured lobe is not sure.
+    `timed_by`: what places it: its own stop readings, the wheel by equal lifts, or the card. `doubts`: what is not sure of it.
     """
 
     role: str
@@ -32,7 +33,7 @@ class Turn(Struct, frozen=True):
     missing: str = ""
     measured: LobeRead | None = None
     at_valve: bool = False
-    timed: bool = False
+    timed_by: str = ""
     doubts: tuple[str, ...] = ()
 
 
@@ -65,7 +66,9 @@ def turn_of(book: Book, role: str, position: str = "") -> Turn:
     read = lobe_read(book, found)
     if read.lobe is None:
         return replace(_by_card(book, role, position), doubts=(f"its wheel table can't be used: {read.missing}",))
-    centre = _centre(book, role, position) if read.centre_deg is None else read.centre_deg
+    centre, timed_by, doubts = (
+        _centre(book, role, position) if read.centre_deg is None else (read.centre_deg, "its stops", ())
+    )
     if centre is None:
         return Turn(role, position, missing=f"the {role} lobe is measured, but nothing says where its middle stands: "
                     "read both stops with its table, or state a centreline", measured=read)  # fmt: skip
@@ -74,14 +77,14 @@ def turn_of(book: Book, role: str, position: str = "") -> Turn:
     if lacking:
         return Turn(role, position, missing=lacking, measured=read)
     valve = ValveTurn(read.lobe, centre, ratio, lash)
-    return Turn(role, position, valve, "", read, at_valve, read.centre_deg is not None, _doubts(book, read))
+    return Turn(role, position, valve, "", read, at_valve, timed_by, (*_doubts(book, read), *doubts))
 
 
 def _by_card(book: Book, role: str, position: str) -> Turn:
     flank = flank_of(book, role)
     if isinstance(flank, str):
         return Turn(role, position, missing=flank)
-    centre = _centre(book, role, position)
+    centre, timed_by, doubts = _centre(book, role, position)
     if centre is None:
         return Turn(
             role, position, missing=f"state the centreline of the {role} lobe, its events, or the lobe separation"
@@ -89,13 +92,16 @@ def _by_card(book: Book, role: str, position: str) -> Turn:
     ratio, lash, lacking = _gear(book, role, position)
     if lacking:
         return Turn(role, position, missing=lacking)
-    return Turn(role, position, ValveTurn(CardLobe(flank), centre, ratio, lash))
+    return Turn(role, position, ValveTurn(CardLobe(flank), centre, ratio, lash), timed_by=timed_by, doubts=doubts)
 
 
-def _centre(book: Book, role: str, position: str) -> float | None:
-    """Give the middle as the wheel found it by equal lifts, else as the card says; None for neither."""
-    found = resolve(book, "lobe_centreline", at_position(position) if position else at_role(role)).value
-    return found * side_of(role) if isfinite(found) else centre_deg(book, role)
+def _centre(book: Book, role: str, position: str) -> tuple[float | None, str, tuple[str, ...]]:
+    """Give the middle as the wheel found it by equal lifts, else as the card says; what it is from, and what is not sure of it."""
+    found = resolve(book, "lobe_centreline", at_position(position) if position else at_role(role))
+    if not isfinite(found.value):
+        return centre_deg(book, role), "the card", ()
+    stale = (f"its centreline by the wheel is stale: {found.note}",) if found.ground & Ground.STALE else ()
+    return found.value * side_of(role), "the wheel, equal lifts", stale
 
 
 def _gear(book: Book, role: str, position: str) -> tuple[float, float, str]:

@@ -36,7 +36,10 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
     aside = ""
     for near in places_around(book.engine, place):
         found = _found_at(book, quantity, near, place)
-        if found is None or found.kind != "measured":  # what was stated there stands in for what was set aside, too
+        if found is None or found.kind not in (
+            "measured",
+            "observed",
+        ):  # what was stated there stands in for what was set aside, too
             aside = aside or _set_aside(book, quantity, near)
         if found is None:
             continue

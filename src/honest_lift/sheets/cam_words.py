@@ -26,8 +26,7 @@ def grounds(turns: dict[str, Turn]) -> str:
     for one in drawn:
         if one.measured:
             where = one.measured.found.table.place.title
-            timing = "timed by its stops" if one.timed else "timed by the card: no stop readings with it"
-            words.append(f"{where}: measured at the {one.measured.found.table.read_at}, {timing}.")
+            words.append(f"{where}: measured at the {one.measured.found.table.read_at}, timed by {one.timed_by}.")
         words += [f"{one.role.capitalize()}: {doubt}." for doubt in one.doubts]
     return " ".join(words)
 

@@ -42,6 +42,11 @@ def centreline_of(walked: Walked) -> float | None:
     return side * from_tdc(middle_of_lobe(opening, closing), tdc, side * _USUAL_DEG)
 
 
+def stands_there(centreline: float) -> bool:
+    """Tell whether any lobe stands at a centreline, positive as cards print it."""
+    return abs(centreline - _USUAL_DEG) <= _FAR_DEG
+
+
 def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
     """Say what has been found so far, and what to do next."""
     tdc = tdc_of(walked)
@@ -61,7 +66,7 @@ def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
         )
     where = "after" if walked.role == "intake" else "before"
     lines.append(f"The {walked.role} lobe's middle stands {centreline:.1f} degrees {where} TDC.")
-    if abs(centreline - _USUAL_DEG) > _FAR_DEG:
+    if not stands_there(centreline):
         lines.append(
             "No such lobe stands there: was the wheel read on another cylinder's lobe, or opening and closing exchanged?"
         )

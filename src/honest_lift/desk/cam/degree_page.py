@@ -130,14 +130,14 @@ class DegreePage(QWidget):
             return None
 
     def _tell(self) -> None:
-        from honest_lift.sheets.degree_words import centreline_of, degree_words
+        from honest_lift.sheets.degree_words import centreline_of, degree_words, stands_there
 
         if self.whose.currentData() is None:
             return
         walked = self._walked()
         self.words.setText("\n\n".join(degree_words(walked, self.session.unit("length"))))
         found = centreline_of(walked)
-        self.take.setEnabled(found is not None and 1.0 <= found <= 359.0 and not self.wrong.text())
+        self.take.setEnabled(found is not None and stands_there(found) and not self.wrong.text())
 
     def take_down(self) -> None:
         """Take the centreline into the journal as a reading with everything it was worked out from."""

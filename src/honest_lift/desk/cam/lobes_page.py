@@ -78,7 +78,7 @@ class LobesPage(QWidget):
     _shown = 0
 
     def _went_on(self, done: int, of: int) -> None:
-        working = done < of and not self.smoother._stop.is_set()
+        working = done < of
         self.progress.setText(self.tr("{0} of {1} smoothed").format(done, of) if working else "")
         self.cancel.setVisible(working)
         self.table.viewport().update()
@@ -93,9 +93,12 @@ class LobesPage(QWidget):
         return lobe_read(self.session.book, found)
 
     def _choose(self) -> None:
+        from honest_lift.estimates.lobe_read import lobe_read
         from honest_lift.sheets.lobe_words import compared_with_card, differing_words, lobe_words
 
         book = self.session.book
+        if self.table.current is not None and not self.smoother.is_working:
+            lobe_read(book, self.table.current)
         read = self._read(self.table.current)
         rows = [one for one in (read.troubles if read else ()) if one.is_row]
         self.leave.setEnabled(bool(rows))

@@ -22,6 +22,7 @@ class Smoother(QObject):
         self.session = session
         self._stop = threading.Event()
         self._thread: threading.Thread | None = None
+        self._given_up: tuple[str, ...] = ()
 
     @property
     def is_working(self) -> bool:
@@ -41,6 +42,9 @@ class Smoother(QObject):
         waiting = [one for one in tables(book.journal) if not is_read(book, one)]
         if self.is_working:
             return True
+        ids = tuple(one.table.id for one in waiting)
+        if self._stop.is_set() and set(ids) <= set(self._given_up):
+            return False  # cancelled: the rest is smoothed one by one as it is looked at
         if len(waiting) <= _AT_ONCE:
             for one in waiting:
                 lobe_read(book, one)
@@ -50,6 +54,8 @@ class Smoother(QObject):
         def run() -> None:
             for done, one in enumerate(waiting, 1):
                 if self._stop.is_set():
+                    self._given_up = ids[done - 1 :]
+                    self.went_on.emit(len(ids), len(ids))
                     break
                 lobe_read(book, one)
                 with suppress(RuntimeError):  # the window may have been closed meanwhile

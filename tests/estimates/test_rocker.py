@@ -7,6 +7,7 @@ from engines import Bench
 from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.sheets.moved_words import moved_words
 from honest_lift.sheets.rocker_words import finder_words, rocker_words, seen_mark, seen_words, side_of_gear, tip_of_gear
 
 GEAR = {
@@ -121,3 +122,24 @@ def test_gear_that_can_not_be_or_is_no_pushrod_gear_is_named():
     assert "has a bucket" in rocker_of(bucket.book, "intake").missing
     hydraulic = bench().do(Describe({"lifter": "hydraulic roller"}, "hydraulic")).state("lash", 2.0)
     assert rocker_of(hydraulic.book, "intake").lash_mm == 0.0
+
+
+def test_a_change_is_told_for_what_the_gear_is():
+    """A hydraulic lifter takes a cut up in its preload; the nut's turns are of stud gear with a pitch that is stated."""
+    solid = bench().state("valve_lean", 15.0, tolerance=0.5)
+    gear = rocker_of(solid.book, "intake")
+    told = {
+        change: moved_words(solid.book, gear, change, 0.5) for change in ("head", "block", "gasket", "valve", "base")
+    }
+    assert [" shorter" in told[one] for one in told] == [True, True, False, False, False]
+    assert "preload" not in told["head"]
+    hydraulic = solid.do(Describe({"lifter": "hydraulic roller"}, "hydraulic"))
+    assert "preload is deeper" in moved_words(hydraulic.book, gear, "head", 0.5)
+    assert "preload is shallower" in moved_words(hydraulic.book, gear, "gasket", 0.5)
+    assert "state the pitch" in moved_words(solid.book, gear, "nut", 0.75)
+    pitched = hydraulic.state("nut_pitch", 25.4 / 24)
+    assert "0.75 turns lower the nut by 0.79 mm" in moved_words(pitched.book, gear, "nut", 0.75)
+    none = rocker_of(Bench().book, "intake")
+    assert moved_words(solid.book, none, "head", 0.5) == "State the gear's dimensions first."
+    shaft = pitched.do(Describe({"rocker_mount": "shaft"}, "shaft")).state("pivot_up", 0.0)
+    assert "adjuster sets the preload" in moved_words(shaft.book, rocker_of(shaft.book, "intake"), "nut", 0.75)

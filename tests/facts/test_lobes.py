@@ -3,10 +3,11 @@
 import msgspec
 import pytest
 
-from engines import Bench, demo
+from engines import Bench, demo, seen
+from honest_lift.checks.examine import examine
 from honest_lift.facts import card_text
 from honest_lift.facts.cam import CamLobe
-from honest_lift.facts.edits import Drop, EditError
+from honest_lift.facts.edits import Confirm, Drop, EditError
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.journal import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable, TakeTables, table_of
@@ -124,3 +125,16 @@ def test_the_other_ways_of_quoting_a_lobe_read_back_as_written():
 def test_events_that_say_too_little_or_run_backwards_are_refused(text):
     with pytest.raises(EntryError):
         card_text.read_events(CamLobe("intake"), text, "in")
+
+
+def test_a_sound_observation_stands_beside_one_that_was_set_aside():
+    """What was set aside bars what is stated in its stead, not what somebody looked at and wrote down."""
+    bench = Bench().complete()
+    bench.do(Confirm((seen(bench.book, "leak_test", at_position("1e"), "dry"),)))
+    raw = msgspec.json.decode(encode_book(bench.book))
+    readings = [one for one in raw["journal"] if one.get("quantity") == "leak_test" and one["place"]["name"] == "1e"]
+    assert len(readings) > 1
+    readings[0]["value"] = 1e9
+    book = decode_book(msgspec.json.encode(raw), "odd")
+    assert len(book.set_aside) == 1
+    assert examine(book).finding("leak_test", "1e").verdict.word == "passes"

@@ -7,17 +7,16 @@ import time
 from collections.abc import Callable
 
 import numpy as np
+from opening import opened
 
 from honest_lift.demo.engine import demo_book
-from honest_lift.desk.session import Session
-from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
 from honest_lift.estimates.cam_card import flank_of
-from honest_lift.estimates.lobe_read import lobes_read
+from honest_lift.estimates.lobe_read import lobe_read
 from honest_lift.facts import remember
 from honest_lift.facts.edits import new_id
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
+from honest_lift.facts.journal import tables
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_import import in_mm, read_table
@@ -55,22 +54,14 @@ def read_all(book: Book, texts: list[str]) -> None:
         rows = in_mm(read_table(text).columns[0], "mm", cam_degrees=False)
         table = table_of(history.book, at_position(name), "lifter", rows, unit="mm", tool="indicator", wheel="wheel")
         history.do(TakeTables((table,)))
-    for read in lobes_read(history.book):
-        lobe_words(history.book, read)
+    for table in tables(history.book.journal):
+        lobe_words(history.book, lobe_read(history.book, table))
 
 
 def live_advance() -> list[float]:
     """Give the times from a step of the slider to the repainted page."""
-    app = application()
-    load_fonts()
-    session = Session(demo_book(new_id()))
-    window = Window(session)
-    window.show()
-    session.start_examining()
-    session.open_step("cam")
-    session.go("3i")
+    app, window = opened("cam", "3i")
     page = window.sheets["cam"].turn
-    app.processEvents()
     page.advance.setSliderDown(True)  # as a hand has it: the words follow when it rests
     times = []
     for step in (*range(1, 30), *range(30, 0, -1)):

@@ -3,23 +3,12 @@
 import statistics
 import time
 
-from honest_lift.demo.engine import demo_book
-from honest_lift.desk.session import Session
-from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
-from honest_lift.facts.edits import new_id
+from opening import opened
+
 from honest_lift.sheets.rocker_words import finder_words
 
-app = application()
-load_fonts()
-session = Session(demo_book(new_id()))
-window = Window(session)
-window.show()
-session.start_examining()
-session.open_step("rocker")
-session.go("3i")
-sheet = window.sheets["rocker"]
-app.processEvents()
+app, window = opened("rocker", "3i")
+session, sheet = window.session, window.sheets["rocker"]
 sheet.own.setSliderDown(True)
 times = []
 for step in (*range(-40, 40, 2), *range(40, -40, -2)):

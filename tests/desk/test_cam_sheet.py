@@ -280,6 +280,19 @@ def test_a_table_at_the_valve_is_taken_at_a_valve_only(cam, qtbot):
     assert not dialog.take_it.isEnabled()
 
 
+def test_angles_from_bdc_follow_the_valve_that_is_chosen(cam, qtbot):
+    """40 after BDC is 220 for an intake and -140 for an exhaust: choosing the other valve reads the text anew."""
+    window, sheet = cam("Measured lobes", Bench().book)
+    after = [f"{a - 180} ABDC {lift}" if a >= 180 else f"{a} ATDC {lift}" for a, lift in WALKED if a >= 0]
+    dialog = TableDialog(
+        sheet, window.session, "deg;lift\n" + "\n".join(one.replace("C ", "C;") for one in after), "", "1i"
+    )
+    qtbot.addWidget(dialog)
+    assert max(dialog.taken[0].crank_deg) == 300.0
+    dialog.place.setCurrentText("1 exhaust")
+    assert max(dialog.taken[0].crank_deg) == 175.0
+
+
 # --- degreeing ---
 
 

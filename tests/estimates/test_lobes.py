@@ -11,11 +11,12 @@ from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.cam_card import centre_deg, contradictions, durations_of, lobe_of, middles
 from honest_lift.estimates.cam_turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
-from honest_lift.estimates.lobe_read import band_of, lobe_read, lobes_read
+from honest_lift.estimates.lobe_read import band_of, lobe_read
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.file import decode_book, encode_book
+from honest_lift.facts.journal import tables
 from honest_lift.facts.lobe_edits import JudgeRows, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
@@ -28,6 +29,10 @@ DURATIONS = (Duration(0.1524, 284.0), Duration(1.27, 236.0), Duration(5.08, 150.
 LOBE = CardLobe(flank_from_card(6.2667, ((0.1524, 284.0), (1.27, 236.0), (5.08, 110.0))))
 INDICATOR = Tool("dial", "indicator", "dial", "length", resolution=0.01, accuracy=0.01, repeatability=0.007)
 WHEEL = Tool("wheel", "degree_wheel", "wheel", "angle", resolution=0.5, accuracy=0.25, repeatability=0.2)
+
+
+def lobes_read(book):
+    return tuple(lobe_read(book, one) for one in tables(book.journal))
 
 
 def bench(**card):

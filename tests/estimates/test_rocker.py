@@ -5,14 +5,14 @@ import pytest
 
 from engines import Bench
 from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
-from honest_lift.facts.edits import Describe
+from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.sheets.moved_words import moved_words
 from honest_lift.sheets.rocker_words import finder_words, rocker_words, seen_mark, seen_words, side_of_gear, tip_of_gear
 
 GEAR = {
     "pivot_out": 37.692, "valve_arm": 38.0, "pushrod_arm": 24.757, "arm_angle": 165.0, "tip_radius": 5.5, "lifter_across": 113.83,
-    "lifter_below": 187.39, "lifter_lean": 23.0, "pushrod_length": 195.0,
+    "lifter_below": 187.39, "lifter_lean": 23.0, "pushrod_length": 195.0, "stud_lean": 0.0,
 }  # fmt: skip
 
 
@@ -24,7 +24,7 @@ def bench(without="", tolerance=0.1, **changed):
     return made.do(Describe({"units": {**made.engine.units, "length": "mm"}}, "metric"))
 
 
-@pytest.mark.parametrize("name", [*GEAR, "lash"])
+@pytest.mark.parametrize("name", [*(one for one in GEAR if one != "stud_lean"), "lash"])
 def test_what_is_not_stated_is_named_and_nothing_is_drawn(name):
     made = bench(without=name) if name != "lash" else bench()
     if name == "lash":
@@ -51,7 +51,7 @@ def figures(found):
 def test_figures_and_their_doubt():
     """Against a brute force: every fact displaced by its standard doubt, one after the other, the larger side counting."""
     found = rocker_of(bench().book, "intake")
-    assert found.proven
+    assert not found.unproven
     assert found.lift_mm == pytest.approx(13.63, abs=0.01)
     nominal, squares = figures(found), np.zeros(len(FIGURES))
     for name, u in {**dict.fromkeys(GEAR, 0.1 / np.sqrt(3)), "lobe_lift": 0.01 / np.sqrt(3)}.items():
@@ -68,10 +68,15 @@ def test_figures_and_their_doubt():
 def test_what_rests_on_an_assumption_says_so():
     made = bench().state("pushrod_arm", 24.757, kind="assumed", low=24.0, high=25.5)
     found = rocker_of(made.book, "intake")
-    assert not found.proven
-    assert "it proves nothing" in " ".join(rocker_words(made.book, found))
+    assert found.unproven
+    assert "It proves nothing" in " ".join(rocker_words(made.book, found))
     untolerated = bench(tolerance=None)
-    assert not rocker_of(untolerated.book, "intake").proven
+    assert "without a tolerance" in rocker_of(untolerated.book, "intake").unproven
+    assert "taken as parallel" in rocker_of(bench(without="stud_lean").book, "intake").unproven
+    assert rocker_of(bench().book, "intake", own=196.0).unproven == "what is tried is not stated"
+    changed = bench().do(Fit((fitment(bench().engine, "rocker", "1i"),), "another rocker"))
+    assert rocker_of(changed.book, "intake", "2i").unproven == ""
+    assert "stale" in rocker_of(changed.book, "intake", "1i").unproven
 
 
 def test_schools_agree_on_this_gear_and_each_tells_its_price():

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from scipy.optimize import fsolve
 
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
-from honest_lift.mechanics.gear.tip_mark import best_length, mark_of, shorter_by_cut, travel_mm
+from honest_lift.mechanics.gear.tip_mark import best_length, mark_of, travel_mm
 from honest_lift.mechanics.gear.what_moved import along_cylinder, along_lifter, plunger_travel, pushrod_for
 
 LOBE = 8.966
@@ -152,8 +152,13 @@ def test_a_gear_that_can_not_be_is_named(change, why):
 
 def test_cuts_leave_the_pushrod_long_by_what_the_trade_says():
     """0.040 in off the head and 0.010 off the block: 0.050 long square to the deck, 0.0482 leaning 15.3 degrees."""
-    assert shorter_by_cut(0.050, 0.0) == pytest.approx(0.050)
-    assert shorter_by_cut(0.050, 15.3) == pytest.approx(0.0482, abs=5e-5)
+    cup = WORKED.cup(np.array(0.0))
+    lean = np.degrees(
+        np.arctan2(float(cup[0] - WORKED.lifter_x), float(cup[1] - WORKED.lifter_y))
+    )  # of the pushrod to the stem
+    for off, wanted in ((0.0, 0.050), (15.3, 0.0482), (-15.3, 0.0482)):
+        cut = along_cylinder(0.050 * 25.4, lean + off)
+        assert (float(WORKED.pushrod) - pushrod_for(WORKED, lifter=cut)) / 25.4 == pytest.approx(wanted, abs=1e-4)
 
 
 @given(st.floats(0.05, 1.5), st.floats(-5, 25))

@@ -81,5 +81,5 @@ ROCKER = (  # quantity, text, unit, tolerance inside
     ("pivot_out", "1.490", "in", 0.1), ("valve_arm", "1.500", "in", 0.05), ("pushrod_arm", ".926", "in", 0.05),
     ("arm_angle", "165", "deg", 0.3), ("tip_radius", ".220", "in", 0.02), ("lifter_across", "4.430", "in", 0.2),
     ("lifter_below", "7.380", "in", 0.2), ("lifter_lean", "22", "deg", 0.5), ("pushrod_length", "7.600", "in", 0.05),
-    ("valve_lean", "15", "deg", 0.5), ("nut_pitch", ".0417", "in", 0.0),
+    ("stud_lean", "0", "deg", 1.0), ("valve_lean", "15", "deg", 0.5), ("nut_pitch", ".0417", "in", 0.0),
 )  # fmt: skip

@@ -144,7 +144,6 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         skipped = {
             "stud_lean",
             "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up",
-            "pushrod_ball",
             "valve_lean",
             "nut_pitch",
         }

@@ -67,11 +67,6 @@ class LobeRead(Struct, frozen=True):
         return None if both is None else both[0] + both[1]
 
 
-def lobes_read(book: Book) -> tuple[LobeRead, ...]:
-    """Give every lobe that was measured, in the order they were taken in."""
-    return tuple(lobe_read(book, one) for one in tables(book.journal))
-
-
 def table_near(book: Book, role: str, position: str) -> StandingTable | None:
     """Give the table that stands for a valve: its own at the lifter, its own at the valve, then one of its role."""
     wanted: list[tuple[Place, ReadAt]] = [

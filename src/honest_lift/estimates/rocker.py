@@ -9,6 +9,7 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input, derive, estimate_of
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
@@ -30,7 +31,7 @@ class Rocker(Struct, frozen=True):
     """The gear of one valve. `gear` is None where `missing` says why; `u`: standard doubt of each of FIGURES.
 
     `own`: the length of its pushrod, or the height of its pivot, that is moved when something is tried: on a stud the first,
-    on a shaft the second. `proven`: nothing it rests on is assumed, stale or missing.
+    on a shaft the second. `unproven`: what bars it from proving anything, "" for nothing.
     """
 
     place: Place
@@ -41,7 +42,7 @@ class Rocker(Struct, frozen=True):
     lash_mm: float = 0.0
     own: float = 0.0
     u: dict[str, float] = {}
-    proven: bool = False
+    unproven: str = ""
     inputs: tuple[Input, ...] = ()
 
     @property
@@ -65,7 +66,10 @@ def rocker_of(
     on_shaft = book.engine.rocker_mount == "shaft"
     if book.engine.gear != "pushrod":
         return Rocker(place, on_shaft, f"this page is of pushrod gear, and the engine has a {book.engine.gear}")
-    told = {name: resolve(book, name, place) for name in (*STATED, "lobe_lift")}
+    told = {
+        name: at_valve(book, name, position) if position else resolve(book, name, place)
+        for name in (*STATED, "lobe_lift")
+    }
     told["lash"] = _lash(book, place)
     needed = [name for name in told if name not in ("stud_lean", "pushrod_length" if on_shaft else "pivot_up")]
     lacking = [CATALOG[name].title for name in needed if not isfinite(told[name].value)]
@@ -77,12 +81,25 @@ def rocker_of(
     lobe, lash = told["lobe_lift"].value, told["lash"].value
     if why := why_not(gear, lobe):
         return Rocker(place, on_shaft, why)
-    ground = Ground.NONE
-    for name in needed:
-        ground |= told[name].ground
     u = _doubt(inputs, on_shaft, tried) if with_doubt else {}
-    proven = not ground & ~Ground.SPECIFIED
-    return Rocker(place, on_shaft, "", gear, lobe, lash, tried, u, proven, tuple(inputs))
+    unproven = "what is tried is not stated" if own is not None else _unproven(told, needed, on_shaft)
+    if not unproven and not all(map(isfinite, u.values())):
+        unproven = "within its doubts the links may not reach"
+    known = {key: one for key, one in u.items() if isfinite(one)}
+    return Rocker(place, on_shaft, "", gear, lobe, lash, tried, known, unproven, tuple(inputs))
+
+
+def _unproven(told: dict[str, Input], needed: list[str], on_shaft: bool) -> str:
+    """Say what of the facts bars a proof; "" for nothing."""
+    if any(
+        told[name].ground & ~Ground.SPECIFIED
+        for name in (*needed, *(() if on_shaft else ("stud_lean",)))
+        if isfinite(told[name].value)
+    ):
+        return "it rests on figures that are assumed, stale or without a tolerance"
+    if not on_shaft and not isfinite(told["stud_lean"].value):
+        return "the stud is taken as parallel to the stem, and nobody has stated it"
+    return ""
 
 
 def _lash(book: Book, place: Place) -> Input:

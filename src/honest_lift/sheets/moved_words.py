@@ -48,11 +48,11 @@ def moved_words(book: Book, rocker: Rocker, change: str, amount: float) -> str:
 
 def _nut(book: Book, rocker: Rocker, turns: float) -> str:
     """Say what the plunger sees of turns of the nut from no lash."""
+    if rocker.on_shaft:
+        return "On a shaft the adjuster sets the preload: measure the plunger."
     pitch = resolve(book, "nut_pitch", rocker.place).value
-    if rocker.on_shaft or not isfinite(pitch):
-        return "Preload by turns is of stud gear: state the pitch of its nut (Dimensions)." if not rocker.on_shaft else (
-            "On a shaft the adjuster sets the preload: measure the plunger."
-        )  # fmt: skip
+    if not isfinite(pitch):
+        return "Preload by turns is of stud gear: state the pitch of its nut (Dimensions)."
     assert rocker.gear is not None
     unit, nut = book.engine.unit("length"), turns * pitch
     gear = set_on_stud(rocker.gear, np.array(0.0))

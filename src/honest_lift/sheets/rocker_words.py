@@ -15,6 +15,7 @@ from honest_lift.facts.place import at_position, at_role
 from honest_lift.mechanics.gear.tip_mark import travel_mm
 from honest_lift.numbers.units import in_words, unit_of
 
+_WRONG = {"stud": ("short", "long"), "shaft": ("low", "high")}  # a pushrod, or a stand
 _STEM_MM = 8.0  # drawn where no stem is stated
 _SAME_MM, _NOTHING_MM = 0.03, 0.01
 _BELIEF = (
@@ -52,18 +53,13 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
     ]
     if abs(travel) >= _SAME_MM:
         what = "stand" if rocker.on_shaft else "pushrod"
-        too = _short(rocker, travel > 0)
+        too = _WRONG["shaft" if rocker.on_shaft else "stud"][0 if travel > 0 else 1]
         lines.append(
             f"It ends {_side(travel)}: the {what} is too {too}. That sign is sure; the place of the mark is not."
         )
-    if not rocker.proven:
-        lines.append("It rests on figures that are assumed, stale or without a tolerance: it proves nothing.")
+    if rocker.unproven:
+        lines.append(f"It proves nothing: {rocker.unproven}.")
     return (*lines, _BELIEF)
-
-
-def _short(rocker: Rocker, outboard: bool) -> str:
-    pair = ("low", "high") if rocker.on_shaft else ("short", "long")
-    return pair[0] if outboard else pair[1]
 
 
 def _side(value: float) -> str:
@@ -100,13 +96,14 @@ def seen_words(book: Book, role: str, position: str) -> tuple[str, ...]:
     found = lengths_of_width(book, role, position, width)
     if found is not None:
         least, short, long = found
+        less, more = _WRONG[book.engine.rocker_mount]
         told = f"Seen {length(width)} wide, the least this lift can leave is {length(least)}"
         if short is None or long is None:
             lines.append(f"{told}.")
         else:
             lines.append(
-                f"{told}: by width it is {length(short)} too short or {length(long)} too long. Watch the contact as the valve "
-                "opens: ending outboard, too short; inboard, too long."
+                f"{told}: by width it is {length(short)} too {less} or {length(long)} too {more}. Watch the contact as the valve "
+                f"opens: ending outboard, too {less}; inboard, too {more}."
             )
     if abs(middle) >= _SAME_MM:
         lines.append(
@@ -141,7 +138,7 @@ def side_of_gear(book: Book, rocker: Rocker, share: float) -> Side | None:
     angle = float(gear.angle_deg(lobe))
     out, up = float(gear.pivot_out), float(gear.pivot_up)
     across, over = gear.lifter(lobe)
-    roller = (float(gear.contact(lobe)), up + float(gear.valve_arm * np.sin(np.radians(angle))))
+    roller = (float(gear.contact(lobe)), float(gear.gap(lobe) + gear.tip_radius))
     cup_x, cup_y = gear.cup(lobe)
     return Side(
         (-out, up), roller, float(gear.tip_radius), (float(cup_x), float(cup_y)), (float(across), float(over)),

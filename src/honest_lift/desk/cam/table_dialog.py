@@ -143,7 +143,8 @@ class TableDialog(QDialog):
         self.listener.ended.connect(self._heard_all)
         self.text.textChanged.connect(self._read_soon)
         self._soon.timeout.connect(self.read)
-        for box in (self.place, self.read_at, self.unit, self.degrees):
+        self.place.currentIndexChanged.connect(lambda _: self.read())  # BDC lies elsewhere for an exhaust
+        for box in (self.read_at, self.unit, self.degrees):
             box.currentIndexChanged.connect(lambda _: self._show())
         for line in self.stops:
             line.textChanged.connect(lambda _: self._show())

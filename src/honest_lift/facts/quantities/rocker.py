@@ -52,9 +52,7 @@ ROWS: tuple[Quantity, ...] = (
              _protractor("Between stud and stem in this plane; the top leaning toward the valve counts positive."),
              "Angle of the stud to the stem; its top toward the valve is positive. Not stated: parallel.", page=_PAGE),
     Quantity("pushrod_length", "pushrod length", "Lp", "length", _ANYWHERE, (30.0, 500.0), (120.0, 320.0),
-             (Way("between_balls", "between the middles of its balls", ("caliper", "height_micrometer"), ("rocker",)),
-              Way("overall", "overall, over both balls", ("caliper", "height_micrometer"), ("rocker",),
-                  ((-1, "pushrod_ball"),), "One ball's diameter comes off: half at each end.")),
+             _caliper("Over both balls, less one ball's diameter: between their middles."),
              "Length between the middles of the pushrod's balls.", page=_PAGE),
     Quantity("valve_lean", "stem to the cylinder, angle", "beta", "angle", _ANYWHERE, (-60.0, 60.0), (-5.0, 30.0),
              _protractor("Between stem and cylinder axis in this plane; the stem's top toward the lifters counts positive."),
@@ -70,6 +68,4 @@ ROWS: tuple[Quantity, ...] = (
              (Way("seen", "by rule or caliper, tip blued and turned over", ("caliper", "rule"), ("rocker", "cam", "valve"),
                   howto="Blue the tip, turn the engine by hand; across the mark, in the rocker's plane."),),
              "Width of the mark on the tip in the rocker's plane.", page=_PAGE),
-    Quantity("pushrod_ball", "pushrod ball, diameter", "db", "length", _ANYWHERE, (2.0, 20.0), (6.0, 12.0),
-             _caliper("Across the ball."), "Diameter of the pushrod's ball ends.", page=_PAGE),
 )  # fmt: skip

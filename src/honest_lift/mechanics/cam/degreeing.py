@@ -5,7 +5,7 @@ Crank degrees throughout, later positive. Source: plane geometry; common practic
 
 from __future__ import annotations
 
-from math import degrees, radians
+from math import radians
 
 
 def middle_of(first_deg: float, other_deg: float) -> float:
@@ -31,13 +31,6 @@ def offset_for(move_crank_deg: float, radius_mm: float, *, at_cam: bool) -> floa
     A degree at the cam is two of the crank, so that a dowel at the cam needs half the angle.
     """
     return radius_mm * radians(abs(move_crank_deg) / (2.0 if at_cam else 1.0))
-
-
-def move_of(offset_mm: float, radius_mm: float, *, at_cam: bool) -> float:
-    """Give the crank degrees an offset moves the cam, the inverse of `offset_for`. ValueError for no radius."""
-    if radius_mm <= 0:
-        raise ValueError("The key or dowel stands some way from the shaft's middle: a radius above nothing is wanted.")
-    return degrees(offset_mm / radius_mm) * (2.0 if at_cam else 1.0)
 
 
 def tooth_deg(cam_teeth: int) -> float:

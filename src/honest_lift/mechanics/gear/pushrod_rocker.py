@@ -23,10 +23,6 @@ _RASTER = 25
 _SECANTS = 12
 
 
-class GearError(ValueError):
-    """Links that do not reach, or go over centre; the sentence says which and where."""
-
-
 @dataclass(frozen=True)
 class PushrodGear:
     """The gear as it stands. `pivot_out`: X; `pivot_up`: Y over the closed tip; `arm_angle_deg`: gamma, from valve arm to cup arm.
@@ -163,6 +159,6 @@ def why_not(gear: PushrodGear, most_lobe_mm: float) -> str:
         return (
             f"the links do not reach: pushrod, cup arm and lifter's place make no triangle at {at:.2f} mm of lobe lift"
         )
-    if np.any(np.abs(angles) >= 90.0) or np.any(np.diff(angles) >= 0):
+    if not works(gear, np.asarray(most_lobe_mm)):
         return "the rocker goes over centre: its valve end does not go down all the way as the lobe lifts"
     return ""

@@ -104,11 +104,3 @@ def _nearest_crossing(lengths: Array, values: Array, around: float) -> int | Non
 _SCHOOLS: dict[str, Callable[[Mark], Array]] = {
     "square": lambda mark: mark.off_square_deg, "narrow": lambda mark: mark.width, "centred": lambda mark: mark.middle,
 }  # fmt: skip
-
-
-def shorter_by_cut(cut_mm: float, lean_deg: float) -> float:
-    """Give by how much a pushrod must be shortened when the head or the block is cut; `lean_deg`: pushrod to cylinder axis.
-
-    Exact to cut^2 sin^2(lean) / (2 length). Source: plane geometry; common practice forgets the lean.
-    """
-    return cut_mm * float(np.cos(np.radians(lean_deg)))

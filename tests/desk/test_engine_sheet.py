@@ -227,9 +227,9 @@ def test_schools_and_own_limits(qtbot, open_window):
     press(page, "Add")
     put(qtbot, page.limits, len(page.limits.records.records) - 1, "least", "40 thou")
     assert window.session.examination.finding("bind_margin", "1e").verdict.word == "passes"
-    put(qtbot, page.tolerances, 0, "percent", "")
+    put(qtbot, page.tolerances, 1, "plus or minus", "")
     assert window.session.examination.finding("bind_margin", "1e").verdict.word == "unproven", (
-        "a ratio without a tolerance"
+        "a lobe lift without a tolerance"
     )
 
 

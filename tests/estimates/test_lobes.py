@@ -21,6 +21,7 @@ from honest_lift.facts.lobe_edits import JudgeRows, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
+from honest_lift.mechanics.cam.carried import ByRatio
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.numbers.doubt import Ground
 from honest_lift.sheets.lobe_words import differing_words, lobe_words
@@ -215,7 +216,7 @@ def test_a_table_at_the_valve_is_that_valves_lift_and_no_lobe():
     assert resolve(made.book, "valve_lift", at_position("1i")).value == pytest.approx(6.2667, abs=0.01)
     assert resolve(made.book, "lobe_lift", at_position("1i")).value == 8.97
     turn = turn_of(made.book, "intake", "1i")
-    assert (turn.at_valve, turn.valve.ratio, turn.valve.lash_mm) == (True, 1.0, 0.0)
+    assert (turn.at_valve, turn.valve.carried) == (True, ByRatio(1.0, 0.0))
 
 
 def test_lobes_that_differ_from_their_like_are_named():

@@ -4,24 +4,12 @@ import numpy as np
 import pytest
 
 from engines import Bench
+from gears import GEAR, bench, figures
 from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
 from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.sheets.moved_words import moved_words
 from honest_lift.sheets.rocker_words import finder_words, rocker_words, seen_mark, seen_words, side_of_gear, tip_of_gear
-
-GEAR = {
-    "pivot_out": 37.692, "valve_arm": 38.0, "pushrod_arm": 24.757, "arm_angle": 165.0, "tip_radius": 5.5, "lifter_across": 113.83,
-    "lifter_below": 187.39, "lifter_lean": 23.0, "pushrod_length": 195.0, "stud_lean": 0.0,
-}  # fmt: skip
-
-
-def bench(without="", tolerance=0.1, **changed):
-    made = Bench().state("lobe_lift", 8.966, at_role("intake"), tolerance=0.01).state("lash", 0.0, tolerance=0.0)
-    for name, value in (GEAR | changed).items():
-        if name != without:
-            made.state(name, value, tolerance=tolerance)
-    return made.do(Describe({"units": {**made.engine.units, "length": "mm"}}, "metric"))
 
 
 @pytest.mark.parametrize("name", [*(one for one in GEAR if one != "stud_lean"), "lash"])
@@ -41,11 +29,6 @@ def test_what_is_not_stated_is_named_and_nothing_is_drawn(name):
     assert side_of_gear(made.book, found, 0.5) is None
     assert tip_of_gear(made.book, found, 0.5, "1i") is None
     assert finder_words(made.book, "intake", "1i") == ()
-
-
-def figures(found):
-    mark = found.mark
-    return np.array([found.lift_mm, mark.width, mark.middle, mark.full - mark.closed, mark.off_square_deg], dtype=float)
 
 
 def test_figures_and_their_doubt():

@@ -224,7 +224,7 @@ def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
     first = remedies_for(book, finding)[0]
     assert first.what == "take 0.060 in of shims out"
     assert first.words.startswith(
-        "take 0.060 in of shims out: installed height 1.739 to 1.799 in, bind margin 0.042 to 0.102 in"
+        "take 0.060 in of shims out: installed height 1.739 to 1.799 in, bind margin 0.039 to 0.099 in"
     )
     engine, _ = first.edit.apply(book)
     assert examine(replace(book, engine=engine)).finding("bind_margin", "5i").provisional is Verdict.PASSES

@@ -9,10 +9,13 @@ from honest_lift.checks.finding import Finding
 from honest_lift.checks.guides import check_guides
 from honest_lift.checks.locks import check_locks
 from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
+from honest_lift.checks.rocker_geometry import check_rocker_geometry
+from honest_lift.checks.rocker_seen import check_rocker_seen
 from honest_lift.checks.spring_seats import check_spring_seats
-from honest_lift.checks.tip_marks import check_tip_marks
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
+from honest_lift.estimates.rocker_parts import RESTS_ON
+from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.fitments import Slot
@@ -39,8 +42,10 @@ _FAMILIES = (
     _family(check_spring_seats, "spring_seat_height", "spring_seat_runout", "floor_diameter", "pilot_diameter",
             "spring_outside", "spring_inside"),
     _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
-            "retainer_rocker", "retainer_spigot", "spring_inside"),
-    _family(check_tip_marks, "mark_middle", "mark_width"),
+            "retainer_rocker", "retainer_spigot", "spring_inside", *RESTS_ON, *UNDERSIDE),
+    _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
+    _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
+            "shaft_side_play", "guide_plate", *RESTS_ON, *SLOT, *TURNS),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

@@ -6,8 +6,10 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, is_given, on_valves, where_stated
+from honest_lift.checks.rocker_seen import read_or_worked
 from honest_lift.estimates.estimate import derive, estimate_of
 from honest_lift.estimates.of_spring import inside_of_outer
+from honest_lift.estimates.rocker_room import UNDERSIDE, retainer_room
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.doubt import Array
 
@@ -45,7 +47,13 @@ def check_locks(book: Book) -> list[Finding]:
     if is_given(book, "retainer_spigot"):
         found += _on_retainer(book)
     if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
-        found += on_valves(book, RETAINER_ROCKER, everywhere(book, "retainer_rocker"), {})
+        worked = book.engine.gear == "pushrod" and any(is_given(book, name) for name in UNDERSIDE)
+        room = (
+            read_or_worked(book, "retainer_rocker", retainer_room(book))
+            if worked
+            else everywhere(book, "retainer_rocker")
+        )
+        found += on_valves(book, RETAINER_ROCKER, room, {})
     return found
 
 

@@ -40,9 +40,21 @@ def check_tips(book: Book) -> list[Finding]:
     return level + where_stated(height, "tip_height_target")
 
 
+def above_neighbours(book: Book) -> Estimate:
+    """Give how far each tip stands above the middle one of its head, (n,) in mm, of those with the same specification."""
+    tips = everywhere(book, "stem_tip_height")
+    given = is_given(book, "tip_height_target")
+    target = everywhere(book, "tip_height_target").figure.value if given else np.full(len(tips.inputs), np.nan)
+    return among(tips, _groups(book, target), _above_middle)
+
+
+def _above_middle(rows: Array) -> Array:
+    return np.asarray(rows - np.median(rows, axis=-1, keepdims=True))
+
+
 def _level(book: Book, tips: Estimate, target_mm: Array) -> list[Finding]:
     groups = _groups(book, target_mm)
-    above = among(tips, groups, lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
+    above = among(tips, groups, _above_middle)
     middle = np.full(len(target_mm), np.nan)
     for rows in groups:
         known = tips.figure.value[rows]

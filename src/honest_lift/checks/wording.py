@@ -9,6 +9,7 @@ from honest_lift.estimates.observed import choice_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
+from honest_lift.facts.quantities.rocker import GEOMETRY
 from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import doubt_in_figures, in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
@@ -117,7 +118,10 @@ def source_words(finding: Finding) -> str:
 
 def _proven(finding: Finding, engine: Engine) -> str:
     amount, doubt = _apart(finding, engine)
-    stated = dict.fromkeys(one.title for one in finding.inputs if one.kind == "specified")
+    stated = dict.fromkeys(
+        "the rocker's dimensions" if one.quantity in GEOMETRY else one.title
+        for one in finding.inputs if one.kind == "specified"
+    )  # fmt: skip
     given = f" Rests on figures stated, not measured: {', '.join(stated)}." if stated else ""
     if finding.verdict is Verdict.PASSES:
         return _capital(f"{limit_words(finding, engine)}: inside by {amount}, with a doubt of {doubt}.{given}")

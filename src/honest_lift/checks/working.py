@@ -83,12 +83,27 @@ def _installed(page: _Page) -> list[str]:
 def _lift(page: _Page) -> list[str]:
     if read := page.input("valve_lift"):
         return [f"valve lift = {page.whole(read.value)}, as read"]
+    if page.input("valve_arm"):
+        return _by_geometry(page)
     lobe, ratio, lash = (page.input(quantity) for quantity in ("lobe_lift", "rocker_ratio", "lash"))
     if lobe is None or ratio is None or lash is None:
         return []
     figures = f"{page.bare(lobe.value)} x {page.bare(ratio.value, 'ratio')} - {page.bare(lash.value)}"
     result = lobe.value * ratio.value - lash.value
     return [page.line("valve lift", "lobe lift x rocker ratio - lash", figures, result)]
+
+
+def _by_geometry(page: _Page) -> list[str]:
+    """Give the lift that the rocker's own dimensions make of the lobe's."""
+    lift, lobe, lash = page.term("valve lift"), page.input("lobe_lift"), page.input("lash")
+    if lobe is None or not isfinite(lift):
+        return []
+    slack = lash.value if lash else 0.0
+    return [
+        f"valve lift = lobe lift {page.bare(lobe.value)} through the rocker's own dimensions = {page.whole(lift)}",
+        f"true ratio = (lift + lash) / lobe lift = ({page.bare(lift)} + {page.bare(slack)}) / {page.bare(lobe.value)} = "
+        f"{(lift + slack) / lobe.value:.3f}",
+    ]
 
 
 def _open(page: _Page) -> list[str]:
@@ -182,6 +197,12 @@ def _less(name: str, first: str, second: str, dimension: str = "length") -> Call
     return write
 
 
+def _ratio_off(page: _Page) -> list[str]:
+    true, stated = page.term("true ratio"), page.term("stated ratio")
+    figures = f"{page.bare(true, 'ratio')} / {page.bare(stated, 'ratio')} - 1"
+    return [page.line("off the stated ratio", "true / stated - 1", figures, page.finding.figure, "percent")]
+
+
 def _engaged(page: _Page) -> list[str]:
     out, long = page.term("standing out"), page.term("lock length")
     figures = f"1 - {page.bare(out)} / {page.bare(long)}"
@@ -216,6 +237,9 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "lock_angle": (_less("lock angle", "lock", "retainer", "angle"),),
     "lock_stem": (_less("lock to stem", "made for", "stem"),),
     "lock_engaged": (_engaged,),
+    "true_ratio": (_ratio_off,),
+    "plunger_left": (_less("travel left", "plunger's travel", "preload"),),
+    "lash_set": (_less("off the card", "lash", "asked for"),),
     "card_lift": (_lift, _less("card's most lift", "card's most lift", "valve lift")),
     "free_card": (_less("off its card", "free length", "its card"),),
     **dict.fromkeys(_SEEN, (_seen,)),

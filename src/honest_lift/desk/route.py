@@ -141,13 +141,9 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         known = {fact.quantity for fact in engine.facts} | {
             one.reading.quantity for one in standing(session.book.journal)
         }
-        skipped = {
-            "stud_lean",
-            "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up",
-            "valve_lean",
-            "nut_pitch",
-        }
-        needed = [row.name for row in rocker.ROWS if "role" in row.places and row.name not in skipped]
+        skipped = {"stud_lean", "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up"}
+        known |= {"pushrod_length"} if known & {"pushrod_overall", "pushrod_gauge"} else set()
+        needed = [name for name in rocker.GEOMETRY if name not in skipped]
         return (sum(name in known for name in needed), len(needed)) if engine.gear == "pushrod" else (0, 0)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]

@@ -11,9 +11,11 @@ from msgspec.structs import replace
 from honest_lift.estimates.cam_card import centre_deg, flank_of
 from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.rocker import gear_of, with_lash
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.mechanics.cam.carried import ByGear, ByRatio, Carried
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
 from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
@@ -54,7 +56,7 @@ def turns_of(book: Book, position: str = "", tried: Tried | None = None) -> dict
         # a cylinder may have several of a role: the current one, else its first
         ids = [one.id for one in alike if one.role == role]
         at = position if position in ids else ids[0] if ids else ""
-        found[role] = _tried(turn_of(book, role, at), tried)
+        found[role] = _tried(book, turn_of(book, role, at), tried)
     return found
 
 
@@ -73,10 +75,10 @@ def turn_of(book: Book, role: str, position: str = "") -> Turn:
         return Turn(role, position, missing=f"the {role} lobe is measured, but nothing says where its middle stands: "
                     "read both stops with its table, or state a centreline", measured=read)  # fmt: skip
     at_valve = found.table.read_at == "valve"
-    ratio, lash, lacking = (1.0, 0.0, "") if at_valve else _gear(book, role, position)
-    if lacking:
-        return Turn(role, position, missing=lacking, measured=read)
-    valve = ValveTurn(read.lobe, centre, ratio, lash)
+    carried = ByRatio(1.0, 0.0) if at_valve else carried_of(book, role, position)
+    if isinstance(carried, str):
+        return Turn(role, position, missing=carried, measured=read)
+    valve = ValveTurn(read.lobe, centre, carried)
     return Turn(role, position, valve, "", read, at_valve, timed_by, (*_doubts(book, read), *doubts))
 
 
@@ -89,10 +91,10 @@ def _by_card(book: Book, role: str, position: str) -> Turn:
         return Turn(
             role, position, missing=f"state the centreline of the {role} lobe, its events, or the lobe separation"
         )
-    ratio, lash, lacking = _gear(book, role, position)
-    if lacking:
-        return Turn(role, position, missing=lacking)
-    return Turn(role, position, ValveTurn(CardLobe(flank), centre, ratio, lash), timed_by=timed_by, doubts=doubts)
+    carried = carried_of(book, role, position)
+    if isinstance(carried, str):
+        return Turn(role, position, missing=carried)
+    return Turn(role, position, ValveTurn(CardLobe(flank), centre, carried), timed_by=timed_by, doubts=doubts)
 
 
 def _centre(book: Book, role: str, position: str) -> tuple[float | None, str, tuple[str, ...]]:
@@ -104,17 +106,25 @@ def _centre(book: Book, role: str, position: str) -> tuple[float | None, str, tu
     return found.value * side_of(role), "the wheel, equal lifts", stale
 
 
-def _gear(book: Book, role: str, position: str) -> tuple[float, float, str]:
-    """Give ratio, and lash with what a hydraulic lifter bleeds, at a valve; or what of them is not stated."""
+def carried_of(book: Book, role: str, position: str, tried: Tried | None = None) -> Carried | str:
+    """Give how the lobe reaches the valve, or what of it is not stated.
+
+    By the rocker's own geometry where that is known as well as a stated ratio is; a ratio that is tried goes before both.
+    """
     place = at_position(position) if position else at_role(role)
+    tried = tried or Tried()
     hydraulic = book.engine.lifter.startswith("hydraulic")
-    ratio = 1.0 if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place).value
-    lash = 0.0 if hydraulic else resolve(book, "lash", place).value
     bleed = resolve(book, "lifter_bleed", at_role(role)).value if hydraulic else 0.0
+    bleed = bleed if isfinite(bleed) else 0.0
+    lash = 0.0 if hydraulic else resolve(book, "lash", place).value if tried.lash_mm is None else tried.lash_mm
+    if tried.ratio is None and (rocker := gear_of(book, role, position)) is not None:
+        return ByGear(with_lash(rocker, lash), rocker.lobe_mm, bleed)
+    stated = 1.0 if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place).value
+    ratio = stated if tried.ratio is None else tried.ratio
     lacking = [name for name, value in (("rocker ratio", ratio), ("lash", lash)) if not isfinite(value)]
     if lacking:
-        return ratio, lash, f"not stated for the {role}: {', '.join(lacking)}"
-    return ratio, lash + (bleed * ratio if isfinite(bleed) else 0.0), ""
+        return f"not stated for the {role}: {', '.join(lacking)}"
+    return ByRatio(ratio, lash + bleed * ratio)
 
 
 def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:
@@ -125,16 +135,15 @@ def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _tried(turn: Turn, tried: Tried | None) -> Turn:
+def _tried(book: Book, turn: Turn, tried: Tried | None) -> Turn:
     """Give a turn with what is tried on it. One read at the valve has its ratio and lash in it: only its place moves."""
     valve = turn.valve
     if valve is None or tried is None:
         return turn
     valve = with_figures(valve, centre_deg=valve.centre_deg - tried.advance_deg)
-    if not turn.at_valve and tried.lash_mm is not None:
-        valve = with_figures(valve, lash_mm=tried.lash_mm)
-    if not turn.at_valve and tried.ratio is not None:
-        valve = with_figures(valve, ratio=tried.ratio)
+    if not turn.at_valve and (tried.lash_mm is not None or tried.ratio is not None):
+        carried = carried_of(book, turn.role, turn.position, tried)
+        valve = valve if isinstance(carried, str) else with_figures(valve, carried=carried)
     return replace(turn, valve=valve)
 
 

@@ -1,11 +1,14 @@
-"""Lift at each valve: measured at the retainer, else lobe lift x ratio - lash."""
+"""Lift at each valve: measured at the retainer, else the true one of its rocker's geometry, else lobe lift x ratio - lash."""
 
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.rocker_parts import RESTS_ON
+from honest_lift.estimates.rockers import rockers_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
@@ -13,7 +16,7 @@ from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
 
 _TRAIN: frozenset[str] = frozenset({"cam", "rocker"})
-_RESTS_ON = frozenset({"valve_lift", "lobe_lift", "rocker_ratio", "lash"})
+_RESTS_ON = frozenset({"valve_lift", "rocker_ratio"}) | RESTS_ON
 
 
 def lift_at_valve(book: Book) -> Estimate:
@@ -31,6 +34,8 @@ def _lift(book: Book) -> Estimate:
         for quantity in ("lobe_lift", "rocker_ratio", "lash")
     )
     worked = derive(valve_lift, lobe, ratio, lash)
+    if (rockers := rockers_of(book)) is not None:  # only a gear that is known as well as a stated ratio goes before it
+        worked = either(rockers.proven, rockers.of("lift"), worked)
     missing, assumed = (
         (measured.figure.ground & int(flag)) != 0 for flag in (Ground.MISSING, Ground.ASSUMED | Ground.UNRANGED)
     )
@@ -42,6 +47,12 @@ def _lift(book: Book) -> Estimate:
     cases = zip(known, aside, measured.inputs, worked.inputs, strict=True)
     inputs = tuple(m if k else (*m, *w) if a else w for k, a, m, w in cases)
     return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
+
+
+def either(first: NDArray[np.bool_], one: Estimate, other: Estimate) -> Estimate:
+    """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own inputs."""
+    inputs = tuple(a if f else b for f, a, b in zip(first, one.inputs, other.inputs, strict=True))
+    return Estimate(choose(first, one.figure, other.figure), inputs)
 
 
 def _part(book: Book, quantity: str, position: str) -> Input:

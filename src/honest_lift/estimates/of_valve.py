@@ -13,7 +13,9 @@ from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
+from honest_lift.facts.journal import by_place
 from honest_lift.facts.place import at_position
+from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
 _READ = ("measured", "observed")
@@ -35,3 +37,27 @@ def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Inpu
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:
     """Give the estimate (n,) of a quantity at some valves."""
     return estimate_of([at_valve(book, quantity, name, member) for name in positions])
+
+
+def at_each_valve(book: Book, quantity: str) -> list[Input]:
+    """Give what `at_valve` gives at every valve in head order, resolving once a role where nothing nearer speaks of it."""
+    engine = book.engine
+    if quantity in READ_AS.values():  # a wheel table speaks of its own valve
+        return [at_valve(book, quantity, one.id) for one in engine.layout.positions]
+    slots = {slot for way in CATALOG[quantity].ways for slot in way.depends}
+    nearer = {place for name, place in by_place(book.journal) if name == quantity}
+    nearer |= {one.place for one in engine.facts if one.quantity == quantity}
+    nearer |= {one.at for one in book.set_aside if one.at is not None}
+    heads = any(place.kind == "head" for place in nearer)
+    changed = {one.position for one in engine.fitments if one.slot in slots}
+    of_role: dict[str, Input] = {}
+    found = []
+    for one in engine.layout.positions:
+        place = at_position(one.id)
+        if heads or place in nearer or one.id in changed:
+            found.append(at_valve(book, quantity, one.id))
+            continue
+        if one.role not in of_role:
+            of_role[one.role] = at_valve(book, quantity, one.id)
+        found.append(replace(of_role[one.role], asked=place))
+    return found

@@ -2,29 +2,24 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from math import isfinite
 
 import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input, derive, estimate_of
-from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.rocker_parts import PARTS, Told, own_part, set_gear, told_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, at_role
+from honest_lift.facts.remember import by_identity
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
 from honest_lift.mechanics.gear.tip_mark import Mark, best_length, mark_of
 from honest_lift.numbers.doubt import Array, Ground
 
-STATED = (
-    "pivot_out", "pivot_up", "valve_arm", "pushrod_arm", "arm_angle", "tip_radius", "lifter_across", "lifter_below",
-    "lifter_lean", "pushrod_length", "stud_lean",
-)  # fmt: skip
 SCHOOLS = {"square": "square at half lift", "narrow": "narrowest mark", "centred": "mark in the middle"}
 _REACH_MM, _FINE = 8.0, 161
-FIGURES = ("lift", "width", "middle", "travel", "off_square_deg")
+FIGURES = ("lift", "width", "middle", "travel", "off_square_deg", "ratio")
 
 
 class Rocker(Struct, frozen=True):
@@ -44,6 +39,7 @@ class Rocker(Struct, frozen=True):
     u: dict[str, float] = {}
     unproven: str = ""
     inputs: tuple[Input, ...] = ()
+    lacking: tuple[str, ...] = ()  # quantities that are not stated yet
 
     @property
     def mark(self) -> Mark:
@@ -66,75 +62,77 @@ def rocker_of(
     on_shaft = book.engine.rocker_mount == "shaft"
     if book.engine.gear != "pushrod":
         return Rocker(place, on_shaft, f"this page is of pushrod gear, and the engine has a {book.engine.gear}")
-    told = {
-        name: at_valve(book, name, position) if position else resolve(book, name, place)
-        for name in (*STATED, "lobe_lift")
-    }
-    told["lash"] = _lash(book, place)
-    needed = [name for name in told if name not in ("stud_lean", "pushrod_length" if on_shaft else "pivot_up")]
-    lacking = [CATALOG[name].title for name in needed if not isfinite(told[name].value)]
-    if lacking:
-        return Rocker(place, on_shaft, f"not stated yet: {', '.join(lacking)}")
-    inputs = [_known(one) for one in told.values()]
-    tried = told["pivot_up" if on_shaft else "pushrod_length"].value if own is None else own
-    gear = _set(on_shaft, tried, *(np.array(one.value) for one in inputs))
-    lobe, lash = told["lobe_lift"].value, told["lash"].value
+    told = told_of(book, role, position)
+    if told.lacking:
+        titles = ", ".join(CATALOG[name].title for name in told.lacking)
+        return Rocker(place, on_shaft, f"not stated yet: {titles}", lacking=told.lacking)
+    by_name = dict(zip(PARTS, told.inputs, strict=True))
+    tried = by_name[own_part(on_shaft)].value if own is None else own
+    gear = set_gear(on_shaft, tried, *(np.array(one.value) for one in told.inputs))
+    lobe, lash = by_name["lobe_lift"].value, by_name["lash"].value
     if why := why_not(gear, lobe):
         return Rocker(place, on_shaft, why)
-    u = _doubt(inputs, on_shaft, tried) if with_doubt else {}
-    unproven = "what is tried is not stated" if own is not None else _unproven(told, needed, on_shaft)
+    u = _doubt(told.inputs, on_shaft, tried) if with_doubt else {}
+    unproven = "what is tried is not stated" if own is not None else _unproven(told)
     if not unproven and not all(map(isfinite, u.values())):
         unproven = "within its doubts the links may not reach"
     known = {key: one for key, one in u.items() if isfinite(one)}
-    return Rocker(place, on_shaft, "", gear, lobe, lash, tried, known, unproven, tuple(inputs))
+    return Rocker(place, on_shaft, "", gear, lobe, lash, tried, known, unproven, told.inputs)
 
 
-def _unproven(told: dict[str, Input], needed: list[str], on_shaft: bool) -> str:
+def gear_of(book: Book, role: str, position: str = "") -> Rocker | None:
+    """Give the gear of a valve where it is known as well as a stated ratio is, so that its true lift counts; else None."""
+    if book.engine.gear != "pushrod":
+        return None
+    known = _gears(book)
+    if (role, position) not in known:
+        found = rocker_of(book, role, position, with_doubt=False)
+        known[role, position] = found if found.gear is not None and not found.unproven else None
+    return known[role, position]
+
+
+@by_identity
+def _gears(book: Book) -> dict[tuple[str, str], Rocker | None]:
+    """Give what is remembered of one book's gears: a lobe turned by hand asks for the same gear again and again."""
+    return {}
+
+
+def with_lash(rocker: Rocker, lash_mm: float) -> PushrodGear:
+    """Set a gear with another lash. Only where there is a gear."""
+    assert rocker.gear is not None
+    if lash_mm == rocker.lash_mm:
+        return rocker.gear
+    return (set_on_shaft if rocker.on_shaft else set_on_stud)(rocker.gear, np.array(lash_mm))
+
+
+def _unproven(told: Told) -> str:
     """Say what of the facts bars a proof; "" for nothing."""
-    if any(
-        told[name].ground & ~Ground.SPECIFIED
-        for name in (*needed, *(() if on_shaft else ("stud_lean",)))
-        if isfinite(told[name].value)
-    ):
+    stud = told.inputs[PARTS.index("stud_lean")]
+    if any(one.ground & ~Ground.SPECIFIED for one in told.inputs if one is not stud):
         return "it rests on figures that are assumed, stale or without a tolerance"
-    if not on_shaft and not isfinite(told["stud_lean"].value):
+    if stud.kind == "assumed" and stud.note:
         return "the stud is taken as parallel to the stem, and nobody has stated it"
-    return ""
+    return (
+        "it rests on figures that are assumed, stale or without a tolerance" if stud.ground & ~Ground.SPECIFIED else ""
+    )
 
 
-def _lash(book: Book, place: Place) -> Input:
-    if book.engine.lifter.startswith("hydraulic"):
-        return Input("lash", place.title, "not applicable", 0.0, asked=place)
-    return resolve(book, "lash", place)
+def figures_of(gear: PushrodGear, lobe_mm: Array, lash_mm: Array) -> Array:
+    """Give FIGURES (..., 6) of gears: the ratio is that of the whole lift, lash taken up."""
+    mark, lift = mark_of(gear, lobe_mm), gear.lift(lobe_mm)
+    with np.errstate(invalid="ignore", divide="ignore"):
+        ratio = (lift + lash_mm) / lobe_mm
+    return np.stack([lift, mark.width, mark.middle, mark.full - mark.closed, mark.off_square_deg, ratio], axis=-1)
 
 
-def _known(one: Input) -> Input:
-    """Give an input that is not needed, or a stud that is not stated to lean, as exact."""
-    return one if isfinite(one.value) else Input(one.quantity, one.where, "not applicable", 0.0, asked=one.asked)
-
-
-def _set(on_shaft: bool, own: float | Array, *parts: Array) -> PushrodGear:
-    out, up, valve, cup, angle, radius, across, below, lean, pushrod, stud, _, lash = parts
-    gear = PushrodGear(out, up, valve, cup, angle, radius, -across, -below, 90.0 - lean, pushrod, stud)
-    if on_shaft:
-        return set_on_shaft(replace(gear, pivot_up=up * 0.0 + own), lash)
-    return set_on_stud(replace(gear, pivot_up=up * 0.0, pushrod=pushrod * 0.0 + own), lash)
-
-
-def _doubt(inputs: list[Input], on_shaft: bool, own: float) -> dict[str, float]:
+def _doubt(inputs: tuple[Input, ...], on_shaft: bool, own: float) -> dict[str, float]:
     """Give the standard doubt of each figure: every fact displaced by its own, the others held."""
-    names = [*STATED, "lobe_lift", "lash"]
-    at = names.index("pivot_up" if on_shaft else "pushrod_length")
+    at = PARTS.index(own_part(on_shaft))
     tried = own - inputs[at].value
-
-    def figures(*parts: Array) -> Array:
-        gear = _set(on_shaft, parts[at] + tried, *parts)
-        mark = mark_of(gear, parts[11])
-        return np.stack(
-            [gear.lift(parts[11]), mark.width, mark.middle, mark.full - mark.closed, mark.off_square_deg], axis=-1
-        )
-
-    found = derive(figures, *(estimate_of([one]) for one in inputs)).figure
+    found = derive(
+        lambda *parts: figures_of(set_gear(on_shaft, parts[at] + tried, *parts), parts[-2], parts[-1]),
+        *(estimate_of([one]) for one in inputs),
+    ).figure
     return dict(zip(FIGURES, np.sqrt((found.parts()[:, 0] ** 2).sum(axis=0)).tolist(), strict=True))
 
 
@@ -146,7 +144,7 @@ def best_of(book: Book, role: str, position: str = "") -> dict[str, Rocker | Non
     parts = [np.array(one.value) for one in now.inputs]
 
     def marks(own: Array) -> Mark:
-        gear = _set(now.on_shaft, own, *parts)
+        gear = set_gear(now.on_shaft, own, *parts)
         return mark_of(gear, np.where(works(gear, np.full(own.shape, now.lobe_mm)), now.lobe_mm, np.nan))
 
     found = {school: best_length(marks, now.own, _REACH_MM, school) for school in SCHOOLS}
@@ -167,7 +165,7 @@ def lengths_of_width(
     if square is None or square.gear is None:
         return None
     own = square.own + np.linspace(-_REACH_MM, _REACH_MM, _FINE)
-    gear = _set(square.on_shaft, own, *(np.array(one.value) for one in square.inputs))
+    gear = set_gear(square.on_shaft, own, *(np.array(one.value) for one in square.inputs))
     lobe = np.where(works(gear, np.full(own.shape, square.lobe_mm)), square.lobe_mm, np.nan)
     width, least = np.asarray(mark_of(gear, lobe).width), float(square.mark.width)
     middle = _FINE // 2

@@ -6,8 +6,17 @@ Ranges are in the inside unit. Outside `physical` a value is refused; outside `p
 
 from __future__ import annotations
 
-from honest_lift.facts.quantities import bare_head, cylinder, gear, heights, locks, rocker, springs
+from honest_lift.facts.quantities import bare_head, cylinder, gear, heights, locks, rocker, rocker_seen, springs
 from honest_lift.facts.quantity import Quantity
 
-_ROWS = (*bare_head.ROWS, *springs.ROWS, *heights.ROWS, *locks.ROWS, *gear.ROWS, *rocker.ROWS, *cylinder.ROWS)
+_ROWS = (
+    *bare_head.ROWS,
+    *springs.ROWS,
+    *heights.ROWS,
+    *locks.ROWS,
+    *gear.ROWS,
+    *rocker.ROWS,
+    *rocker_seen.ROWS,
+    *cylinder.ROWS,
+)
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}

@@ -140,6 +140,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         "",
         layout=whole.layout,
         gear=whole.gear,
+        rocker_mount=whole.rocker_mount,
         lifter=whole.lifter,
         lobes=whole.lobes if "lobe_lift" in quantities else (),
         head_material=whole.head_material,

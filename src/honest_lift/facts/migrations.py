@@ -10,7 +10,7 @@ from msgspec import to_builtins
 from honest_lift.facts.limits import default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 4
+CURRENT = 5
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -52,7 +52,23 @@ def _to_fourth(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_FOURTH)
 
 
-CHAIN: Mapping[int, Callable[[Raw], Raw]] = {1: _to_second, 2: _to_third, 3: _to_fourth}  # from version: function
+_NEW_IN_FIFTH = frozenset({
+    "half_lift", "true_ratio", "uneven_tip", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud",
+    "roller_sideways", "shaft_side_play",
+})  # fmt: skip
+
+
+def _to_fifth(raw: Raw) -> Raw:
+    """Version 5 adds checks of the rocker's geometry and of what is read with it in place."""
+    return _with_new_limits(raw, _NEW_IN_FIFTH)
+
+
+CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
+    1: _to_second,
+    2: _to_third,
+    3: _to_fourth,
+    4: _to_fifth,
+}  # from version: function
 
 
 def migrate(raw: Raw, version: int, chain: Mapping[int, Callable[[Raw], Raw]] = CHAIN, current: int = CURRENT) -> Raw:

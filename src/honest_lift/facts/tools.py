@@ -127,6 +127,7 @@ KINDS: tuple[ToolKind, ...] = (
     _kind("clay", "modelling clay, cut and measured", "length", resolution=0.1, accuracy=0.2, repeatability=0.15),
     _kind("degree_wheel", "degree wheel, 1 degree", "angle", resolution=0.5, accuracy=0.25, repeatability=0.2),
     _kind("protractor", "protractor, half a degree", "angle", resolution=0.5, accuracy=0.25, repeatability=0.15),
+    _kind("turn_count", "turns of a nut by eye, an eighth", "turns", resolution=0.125, accuracy=0.0, repeatability=0.06),
     _kind("burette", "burette, 0.2 cc", "volume", resolution=0.2, accuracy=0.2, repeatability=0.1),
     _kind("syringe", "syringe, 1 cc", "volume", resolution=1.0, accuracy=1.0, repeatability=0.5),
     _kind("scale", "scale, 0.1 g", "mass", resolution=0.0001, accuracy=0.0001, repeatability=0.0001),

@@ -14,6 +14,7 @@ from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.rocker_parts import PARTS
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
@@ -38,7 +39,7 @@ _AGAIN = (
     | Ground.SET_ASIDE
     | Ground.UNTOLERATED
 )
-_LIFT = {"lobe_lift", "rocker_ratio", "lash"}
+_LIFT = {"rocker_ratio", *PARTS}
 
 
 class NextStep(Struct, frozen=True):

@@ -92,6 +92,57 @@ def _mark(engine: Engine, one: Finding) -> list[str]:
     ]
 
 
+def _half_lift(engine: Engine, one: Finding) -> list[str]:
+    part = "a higher stand" if engine.rocker_mount == "shaft" else "a longer pushrod"
+    other = part.replace("higher", "lower").replace("longer", "shorter")
+    return [f"{part if one.figure > 0 else other}: Rocker says by how much, and what the mark becomes"]
+
+
+def _tip_angle(engine: Engine, one: Finding) -> list[str]:
+    above = next((term.value for term in one.terms), float("nan"))
+    return [
+        f"bring its tip to its neighbours: it stands {say(engine, abs(above))} {'above' if above > 0 else 'below'} them"
+    ]
+
+
+def _preload(engine: Engine, one: Finding) -> list[str]:
+    low = one.figure < one.lowest if one.lowest == one.lowest else False
+    amount = say(engine, abs(one.margin))
+    return [
+        f"{'more' if low else 'less'} turn of the nut where it has one, else another pushrod: {amount} of it at the plunger"
+    ]
+
+
+def _lash(engine: Engine, one: Finding) -> list[str]:
+    return [f"set it {say(engine, abs(one.figure))} {'tighter' if one.figure > 0 else 'looser'}, and read it again"]
+
+
+def _pushrod_head(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"open the hole or grind the wall by {say(engine, _fine(one))} where it comes nearest",
+        "a thinner pushrod, if it is stiff enough for these springs",
+        "a guide plate moved, or a lifter with an offset cup",
+    ]
+
+
+def _slot(engine: Engine, one: Finding) -> list[str]:
+    return [f"a rocker with a longer slot, or this one's end opened by {say(engine, _fine(one))} as its maker allows",
+            "another pushrod length: it moves the swing toward one end"]  # fmt: skip
+
+
+def _sideways(engine: Engine, one: Finding) -> list[str]:
+    return ["spacers or a moved stand bring the roller over the stem; on studs the guide plate does"]
+
+
+def _play(engine: Engine, one: Finding) -> list[str]:
+    return [f"a spacer {say(engine, abs(one.margin))} {'thinner' if one.figure < one.lowest else 'thicker'}"]
+
+
+def _ratio(engine: Engine, one: Finding) -> list[str]:
+    return ["measure lift at the valve with an indicator: it settles which is right", "measure the arms again, or state the ratio "
+            "that they make"]  # fmt: skip
+
+
 def _runout(engine: Engine, one: Finding) -> list[str]:
     return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} out of line"]
 
@@ -137,4 +188,7 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
     "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,
     "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
+    "half_lift": _half_lift, "uneven_tip": _tip_angle, "preload": _preload, "plunger_left": _preload,
+    "lash_set": _lash, "pushrod_to_head": _pushrod_head, "slot_stud": _slot, "roller_sideways": _sideways,
+    "shaft_side_play": _play, "true_ratio": _ratio,
 }  # fmt: skip

@@ -56,7 +56,7 @@ def _nut(book: Book, rocker: Rocker, turns: float) -> str:
     assert rocker.gear is not None
     unit, nut = book.engine.unit("length"), turns * pitch
     gear = set_on_stud(rocker.gear, np.array(0.0))
-    seen = plunger_travel(gear, nut)
+    seen = float(plunger_travel(gear, nut))
     if not isfinite(seen):
         return "The links do not reach so far down."
     return (

@@ -18,12 +18,13 @@ _LENGTHS = (
     "installed_height", "bind_margin", "retainer_seal", "card_bind", "set_shortest", "free_card", "free_set", "card_lift",
     "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
-    "mark_middle", "mark_width",
+    "mark_middle", "mark_width", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud", "roller_sideways",
+    "shaft_side_play",
 )  # fmt: skip
 DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
     "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",
     "set_share": "percent", "set_weakest": "percent", "set_spread": "percent", "lock_engaged": "percent",
-    "lock_angle": "angle", "open_stress": "stress",
+    "lock_angle": "angle", "half_lift": "angle", "uneven_tip": "angle", "true_ratio": "percent", "open_stress": "stress",
 }  # fmt: skip
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"

@@ -32,7 +32,9 @@ ROWS: tuple[Quantity, ...] = (
     Quantity(
         "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
         (Way("feeler", "feeler gauges at the valve", ("feeler",),
-             howto="On the base circle, cold or hot as the card says."),),
+             howto="On the base circle, cold."),
+         Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",),
+             howto="On the base circle, at running temperature, as the card's hot figure wants.", short="hot")),
         "Gap at the valve on the base circle. A hydraulic lifter has none.",
     ),
     Quantity(

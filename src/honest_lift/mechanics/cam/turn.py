@@ -1,7 +1,7 @@
 """The valves around the turn: lift against crank degrees, what stands open at TDC, overlap, and events at a check lift.
 
-Crank angle zero is TDC of the overlap, later is positive; cam degrees are crank degrees over 2. Valve lift is lobe lift
-times ratio less lash, never below nothing; what a hydraulic lifter bleeds down counts like lash, times the ratio.
+Crank angle zero is TDC of the overlap, later is positive; cam degrees are crank degrees over 2. Valve lift is what is carried
+of the lobe's, by a ratio or the rocker's geometry, lash taken up, never below nothing.
 Source: the definitions; Heywood, Internal Combustion Engine Fundamentals.
 """
 
@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from honest_lift.mechanics.cam.carried import Carried
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.numbers.doubt import Array
 
@@ -21,24 +22,28 @@ _MOST_STEPS, _CLOSE_DEG = 60, 1e-10
 
 @dataclass(frozen=True, slots=True)
 class ValveTurn:
-    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle; `lash_mm`: at the valve."""
+    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle; `carried`: how its lift reaches the valve."""
 
     lobe: Lobe
     centre_deg: float
-    ratio: float
-    lash_mm: float
+    carried: Carried
 
     def lift(self, crank_deg: Array) -> Array:
         """Give the valve lift in mm at crank degrees (...)."""
-        return np.maximum(self.lobe.lift(self._cam(crank_deg)) * self.ratio - self.lash_mm, 0.0)
+        return np.maximum(self.carried.lift(self.lobe.lift(self._cam(crank_deg))), 0.0)
 
     def velocity(self, crank_deg: Array) -> Array:
         """Give the valve's speed in mm per crank degree at crank degrees (...); 0 while it is shut."""
-        return np.where(self.lift(crank_deg) > 0, self.lobe.velocity(self._cam(crank_deg)) * self.ratio / 2.0, 0.0)
+        cam = self._cam(crank_deg)
+        lobe = self.lobe.lift(cam)
+        return np.where(self.carried.lift(lobe) > 0, self.lobe.velocity(cam) * self.carried.ratio(lobe) / 2.0, 0.0)
 
     def acceleration(self, crank_deg: Array) -> Array:
         """Give the valve's acceleration in mm per crank degree squared; 0 while it is shut."""
-        return np.where(self.lift(crank_deg) > 0, self.lobe.acceleration(self._cam(crank_deg)) * self.ratio / 4.0, 0.0)
+        cam = self._cam(crank_deg)
+        lobe, speed = self.lobe.lift(cam), self.lobe.velocity(cam)
+        whole = self.lobe.acceleration(cam) * self.carried.ratio(lobe) + speed**2 * self.carried.bend(lobe)
+        return np.where(self.carried.lift(lobe) > 0, whole / 4.0, 0.0)
 
     def _cam(self, crank_deg: Array) -> Array:
         return (np.asarray(crank_deg, dtype=np.float64) - self.centre_deg) / 2.0
@@ -46,15 +51,15 @@ class ValveTurn:
     @property
     def peak_mm(self) -> float:
         """Give the greatest valve lift."""
-        return max(self.lobe.lift_mm * self.ratio - self.lash_mm, 0.0)
+        return max(float(self.carried.lift(np.array(self.lobe.lift_mm))), 0.0)
 
     def events(self, valve_lift_mm: float) -> tuple[float, float] | None:
         """Give the crank degrees at which the valve rises and falls through a lift; None where it never reaches it."""
-        wanted = (valve_lift_mm + self.lash_mm) / self.ratio
+        wanted = self.carried.lobe_for(valve_lift_mm)
         raster = np.linspace(self.lobe.start_deg, self.lobe.end_deg, _points(self.lobe))
         lifts = self.lobe.lift(raster)
         above = np.flatnonzero(lifts > wanted)
-        if wanted <= 0 or not len(above) or above[0] == 0 or above[-1] == len(lifts) - 1:
+        if not wanted > 0 or not len(above) or above[0] == 0 or above[-1] == len(lifts) - 1:
             return None
         ends = np.array([above[0] - 1, above[-1]])
         rise, fall = _passing(self.lobe, wanted, raster[ends], raster[ends + 1])

@@ -19,7 +19,7 @@ from numpy.typing import NDArray
 from honest_lift.numbers.doubt import Array
 
 _TRAVEL_MM = 30.0  # a pivot is sought this far up and down its stud
-_RASTER = 25
+_ANGLES = np.radians(np.linspace(-85.0, 85.0, 69))  # of the valve arm, closed
 _SECANTS = 12
 
 
@@ -102,23 +102,38 @@ def _turned(degrees: Array) -> Array:
 def set_on_stud(gear: PushrodGear, lash_mm: Array) -> PushrodGear:
     """Move the pivot along its stud until the lash is there with the lifter down; NaN where no place on the stud gives it.
 
-    The nut of stud gear does just that, so that a longer pushrod raises the pivot.
+    The nut of stud gear does just that, so that a longer pushrod raises the pivot. With the lash there the valve arm's angle
+    says where the pivot stands, so the angle is sought at which the cup is a pushrod away from the lifter.
     """
-    shape = np.broadcast(*(getattr(gear, name) for name in gear.__dataclass_fields__), lash_mm).shape
-    nothing = np.zeros(shape)
+    fields = (getattr(gear, name) for name in gear.__dataclass_fields__)
+    out, up, valve, cup, bend, radius, x, y, _, rod, lean, lash = np.broadcast_arrays(*fields, lash_mm)
+    bend, lean = np.radians(bend), np.radians(lean)
+    cos_lean, tan_lean = np.cos(lean), np.tan(lean)
 
-    def over(up: Array) -> Array:
-        return np.asarray(gear.moved(up).gap(nothing) - lash_mm)
+    def rise(alpha: Array) -> Array:
+        """Give how far up, square to the tip, the pivot has moved."""
+        return np.asarray(radius + lash - up - valve * np.sin(alpha))
 
-    # a raster finds the place nearest to where the pivot is at which the gap grows through the lash; secants refine it
-    steps = np.linspace(-_TRAVEL_MM, _TRAVEL_MM, _RASTER)
-    values = np.stack([over(np.full(shape, one)) for one in steps])
+    def off(alpha: Array) -> Array:
+        """Give by how much the cup is further from the lifter than the pushrod is long; NaN on the wrong side of the pivot."""
+        up_by = rise(alpha)
+        pivot_x, pivot_y = up_by * tan_lean - out, up + up_by
+        to_cup_x, to_cup_y = cup * np.cos(alpha + bend), cup * np.sin(alpha + bend)
+        to_lifter_x, to_lifter_y = x - pivot_x, y - pivot_y
+        apart = np.hypot(to_cup_x - to_lifter_x, to_cup_y - to_lifter_y) - rod
+        turned = to_lifter_x * to_cup_y - to_lifter_y * to_cup_x
+        return np.where((turned <= 0) & (np.abs(up_by) <= _TRAVEL_MM * cos_lean), apart, np.nan)
+
+    # a raster finds the place nearest to where the pivot is; the lash grows as the pivot goes up, the angle as it goes down
+    steps = _ANGLES.reshape(-1, *[1] * out.ndim)
+    values = off(steps)
     with np.errstate(invalid="ignore"):
-        crosses = (values[:-1] <= 0) & (values[1:] > 0)
-    distance = np.where(crosses, np.abs(steps[:-1] + steps[1:]).reshape(-1, *[1] * len(shape)), np.inf)
+        crosses = (values[:-1] > 0) & (values[1:] <= 0)
+    middle = np.abs(rise((steps[:-1] + steps[1:]) / 2.0))
+    distance = np.where(crosses, middle, np.inf)
     at = np.argmin(distance, axis=0)
     known = np.isfinite(np.min(distance, axis=0))
-    low, high = np.where(known, steps[at], np.nan), np.where(known, steps[at + 1], np.nan)
+    low, high = np.where(known, _ANGLES[at], np.nan), np.where(known, _ANGLES[at + 1], np.nan)
     below, above = (np.take_along_axis(values, one[None], axis=0)[0] for one in (at, at + 1))
     found = low
     for _ in range(_SECANTS):
@@ -127,8 +142,8 @@ def set_on_stud(gear: PushrodGear, lash_mm: Array) -> PushrodGear:
         if np.all(~known | (found == high)):
             break
         low, below, high = high, above, found
-        above = over(high)
-    return gear.moved(found)
+        above = off(high)
+    return gear.moved(rise(found) / cos_lean)
 
 
 def set_on_shaft(gear: PushrodGear, lash_mm: Array) -> PushrodGear:

@@ -35,25 +35,25 @@ def pushrod_for(gear: PushrodGear, cup: Vector = (0.0, 0.0), lifter: Vector = (0
     return float(np.hypot(across, up))
 
 
-def plunger_travel(gear: PushrodGear, nut_mm: float) -> float:
+def plunger_travel(gear: PushrodGear, nut_mm: Array | float) -> Array:
     """Give how far the plunger goes down its own axis when the nut lowers the pivot by nut_mm; NaN where the links do not reach.
 
     The valve's tip is the hinge: the roller stays on it, and the cup falls by about nut_mm (1 + 1 / ratio). Source: common
     practice for the hinge; the linkage gives what the plunger sees.
     """
-    lowered = gear.moved(np.array(-nut_mm))
+    lowered = gear.moved(-np.asarray(nut_mm, dtype=np.float64))
     sine = (lowered.tip_radius - lowered.pivot_up) / lowered.valve_arm
-    at = np.arcsin(np.clip(sine, -1.0, 1.0)) + np.radians(lowered.arm_angle_deg)
-    cup_x, cup_y = (
-        lowered.pushrod_arm * np.cos(at) - lowered.pivot_out,
-        lowered.pushrod_arm * np.sin(at) + lowered.pivot_up,
-    )
-    return _down_the_axis(gear, float(cup_x - gear.lifter_x), float(cup_y - gear.lifter_y))
+    with np.errstate(invalid="ignore"):
+        at = np.arcsin(np.where(np.abs(sine) <= 1.0, sine, np.nan)) + np.radians(lowered.arm_angle_deg)
+    cup_x = lowered.pushrod_arm * np.cos(at) - lowered.pivot_out
+    cup_y = lowered.pushrod_arm * np.sin(at) + lowered.pivot_up
+    return _down_the_axis(gear, cup_x - gear.lifter_x, cup_y - gear.lifter_y)
 
 
-def _down_the_axis(gear: PushrodGear, across: float, up: float) -> float:
+def _down_the_axis(gear: PushrodGear, across: Array, up: Array) -> Array:
     """Give the way down the lifter's axis that leaves the pushrod its length below a cup that stands at (across, up) from it."""
-    unit = along_lifter(gear, 1.0)
-    along = across * unit[0] + up * unit[1]
-    square: Array = np.asarray(float(gear.pushrod) ** 2 - (across**2 + up**2 - along**2))
-    return float(np.sqrt(square)) - along if square >= 0 else float("nan")
+    axis = np.radians(gear.lifter_axis_deg)
+    along = across * np.cos(axis) + up * np.sin(axis)
+    square = gear.pushrod**2 - (across**2 + up**2 - along**2)
+    with np.errstate(invalid="ignore"):
+        return np.asarray(np.sqrt(np.where(square >= 0, square, np.nan)) - along)

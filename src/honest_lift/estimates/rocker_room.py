@@ -1,0 +1,58 @@
+"""What comes near the gear and what presses the lifter, worked out from its geometry at every valve."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import numpy as np
+
+from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.rockers import column, of_every_valve
+from honest_lift.facts.engine import Book
+from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud
+from honest_lift.mechanics.gear.room import retainer_to_rocker, slot_to_stud
+from honest_lift.mechanics.gear.tip_mark import mark_of
+from honest_lift.mechanics.gear.what_moved import plunger_travel
+from honest_lift.numbers.doubt import Array
+
+SLOT = ("slot_length", "stud_diameter", "slot_depth", "slot_angle")
+UNDERSIDE = ("under_rocker", "retainer_below", "retainer_across")
+TURNS = ("nut_turns", "nut_pitch")
+_RAISED_MM = 0.1  # small enough for a slope
+
+
+def slot_room(book: Book) -> Estimate:
+    """Give the least room of the stud in its slot over the lift, (n,) in mm."""
+    return column(of_every_valve(book, lambda gear, lobe, _, *slot: slot_to_stud(gear, lobe, *slot)[..., None], SLOT))
+
+
+def retainer_room(book: Book) -> Estimate:
+    """Give the least room from retainer to rocker over the lift, (n,) in mm."""
+    return column(
+        of_every_valve(book, lambda gear, lobe, _, *own: retainer_to_rocker(gear, lobe, *own)[..., None], UNDERSIDE)
+    )
+
+
+def preload_by_turns(book: Book) -> Estimate:
+    """Give what the plunger sees of the turns of the nut from no lash, (n,) in mm, along its own axis."""
+
+    def work(gear: PushrodGear, lobe: Array, lash: Array, turns: Array, pitch: Array) -> Array:
+        return np.where(np.isfinite(lobe), plunger_travel(gear, turns * pitch), np.nan)[..., None]
+
+    return column(of_every_valve(book, work, TURNS))
+
+
+def angle_by_tip(book: Book) -> Estimate:
+    """Give how the angle at half lift changes with the tip's height, pivot and pushrod as they are: (n,) degrees a mm.
+
+    The lifter then lies further under the tip, and a shaft's pivot less far over it; the nut of a stud takes the lash up.
+    """
+    on_shaft = book.engine.rocker_mount == "shaft"
+
+    def work(gear: PushrodGear, lobe: Array, lash: Array) -> Array:
+        lower = replace(gear, lifter_y=gear.lifter_y - _RAISED_MM, pivot_up=gear.pivot_up - _RAISED_MM)
+        raised = set_on_shaft(lower, lash) if on_shaft else set_on_stud(lower, lash)
+        off = mark_of(raised, lobe).off_square_deg - mark_of(gear, lobe).off_square_deg
+        return np.asarray(off / _RAISED_MM)[..., None]
+
+    return column(of_every_valve(book, work))

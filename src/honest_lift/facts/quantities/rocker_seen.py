@@ -1,0 +1,58 @@
+"""Quantities read at each valve with its rocker in place: the mark, preload, sideways play, and what comes near the gear."""
+
+from __future__ import annotations
+
+from honest_lift.facts.fitments import Slot
+from honest_lift.facts.quantity import Choice, Quantity, Way
+from honest_lift.numbers.verdict import Verdict
+
+_PAGE = "Rocker"
+_TURNED: tuple[Slot, ...] = ("rocker", "cam", "valve")
+_FINGERS = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
+_OVER = "by rule or caliper, tip blued and turned over"
+_PLACED = Way("placed", "placed on the drawing by eye", ("rule",), _TURNED, short="placed",
+              howto="Draw the mark's two ends on the tip on the sheet, as it is seen.")  # fmt: skip
+
+ROWS: tuple[Quantity, ...] = (
+    Quantity("mark_middle", "middle of the mark on the tip", "m", "length", ("position",), (-10.0, 10.0), (-2.0, 2.0),
+             (Way("seen", _OVER, ("caliper", "rule"), _TURNED,
+                  howto="Blue the tip, turn the engine by hand; from the stem's middle, away from the pivot positive."), _PLACED),
+             "Where the middle of the mark lies on the tip; outboard, away from the pivot, positive.", _FINGERS, page=_PAGE),
+    Quantity("mark_width", "width of the mark on the tip", "w", "length", ("position",), (0.01, 12.0), (0.2, 4.0),
+             (Way("seen", _OVER, ("caliper", "rule"), _TURNED,
+                  howto="Blue the tip, turn the engine by hand; across the mark, in the rocker's plane."), _PLACED),
+             "Width of the mark on the tip in the rocker's plane.", _FINGERS, page=_PAGE),
+    Quantity("nut_turns", "turns of the nut from no lash", "n", "turns", ("position",), (0.0, 6.0), (0.1, 1.5),
+             (Way("turned", "turns counted by eye", ("turn_count",), ("rocker", "cam", "valve", "seat", "head face", "gasket"),
+                  howto="Valve on its base circle, pushrod just without play, then count the turns down."),),
+             "Turns of the rocker's nut from no lash; with thread pitch and geometry they give the plunger's preload.",
+             page=_PAGE),
+    Quantity("lifter_preload", "preload at the plunger", "tl", "length", ("position",), (0.0, 15.0), (0.3, 3.0),
+             (Way("plunger", "at the plunger, caliper or feeler", ("caliper", "depth_gauge", "feeler"),
+                  ("rocker", "cam", "valve", "seat", "head face", "gasket"),
+                  howto="Valve on its base circle: from the clip down to the plunger, less what it shows free."),),
+             "How far a hydraulic lifter's plunger is pressed down with its valve closed.", page=_PAGE),
+    Quantity("pushrod_to_head", "pushrod to head", "gp", "length", ("position",), (0.0, 30.0), (0.2, 8.0),
+             (Way("feeler", "feeler or wire, top and bottom, turned over", ("feeler", "caliper"), ("rocker", "cam", "head face"),
+                  howto="All round the pushrod, at its top and at its bottom, through a full turn: the least."),),
+             "Least gap between the pushrod and its hole or the head's wall, all round, over a full turn.", _FINGERS, page=_PAGE),
+    Quantity("slot_stud", "slot to stud", "gs", "length", ("position",), (0.0, 20.0), (0.2, 6.0),
+             (Way("feeler", "wire or feeler, turned through the lift", ("feeler", "caliper"), ("rocker", "cam"),
+                  howto="Both ends of the slot, valve closed and full open: the least."),),
+             "Least gap between the stud and the ends of the rocker's slot over the whole travel.", _FINGERS, page=_PAGE),
+    Quantity("roller_sideways", "roller off the stem, sideways", "qs", "length", ("position",), (-10.0, 10.0), (-2.0, 2.0),
+             (Way("caliper", "caliper or rule, along the shaft", ("caliper", "rule"), ("rocker", "valve"),
+                  howto="Middle of the roller from the middle of the stem, along the shaft; towards the head's front positive."),),
+             "How far the roller's middle stands beside the stem's, along the shaft.", page=_PAGE),
+    Quantity("shaft_side_play", "side play on the shaft", "qp", "length", ("position",), (0.0, 5.0), (0.05, 1.5),
+             (Way("feeler", "feeler beside the rocker", ("feeler",), ("rocker",),
+                  howto="Rocker pushed to one side: what the feeler finds on the other. Spacers set it."),),
+             "Room of a rocker along its shaft, between its spacers.", page=_PAGE),
+    Quantity("guide_plate", "pushrod in its guide plate or slot", "", "observed", ("position",), (0.0, 3.0), (0.0, 3.0),
+             (Way("looked", "looked at, turned over by hand", (), ("rocker", "valve")),),
+             "How the pushrod runs in its guide plate, or a lifter in its slot.", page=_PAGE,
+             choices=(Choice("free", "the pushrod runs free and holds the rocker in line"),
+                      Choice("tight", "the pushrod binds in its plate: move or open the plate", Verdict.FAILS),
+                      Choice("off", "the plate pulls the rocker off the stem: move the plate", Verdict.FAILS),
+                      Choice("loose", "the rocker can swing off the stem: another plate or slot", Verdict.FAILS))),
+)  # fmt: skip

@@ -6,10 +6,19 @@ import pytest
 from engines import Bench
 from gears import GEAR, bench, figures
 from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
+from honest_lift.estimates.rocker_parts import how_to
 from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.place import ENGINE, at_position, at_role
-from honest_lift.sheets.moved_words import moved_words
-from honest_lift.sheets.rocker_words import finder_words, rocker_words, seen_mark, seen_words, side_of_gear, tip_of_gear
+from honest_lift.sheets.moved_words import moved_row, together
+from honest_lift.sheets.pushrod_finder import finder_rows
+from honest_lift.sheets.rocker_words import (
+    rocker_words,
+    schools_words,
+    seen_mark,
+    seen_words,
+    side_of_gear,
+    tip_of_gear,
+)
 
 
 @pytest.mark.parametrize("name", [*(one for one in GEAR if one != "stud_lean"), "lash"])
@@ -28,7 +37,8 @@ def test_what_is_not_stated_is_named_and_nothing_is_drawn(name):
     assert found.missing.startswith("not stated yet: ")
     assert side_of_gear(made.book, found, 0.5) is None
     assert tip_of_gear(made.book, found, 0.5, "1i") is None
-    assert finder_words(made.book, "intake", "1i") == ()
+    assert finder_rows(made.book, "intake", "1i") == schools_words(made.book, "intake", "1i") == ()
+    assert rocker_words(made.book, found)[1].lower() == how_to(name).lower(), "and how it is measured"
 
 
 def test_figures_and_their_doubt():
@@ -67,8 +77,8 @@ def test_schools_agree_on_this_gear_and_each_tells_its_price():
     assert found["square"].own == pytest.approx(found["narrow"].own, abs=0.01)
     assert found["square"].mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
     assert found["centred"].mark.middle == pytest.approx(0.0, abs=1e-3)
-    words = finder_words(bench().book, "intake", "")
-    assert [one.split(":")[0] for one in words] == ["Square at half lift", "Narrowest mark", "Mark in the middle"]
+    rows = finder_rows(bench().book, "intake", "")
+    assert [one.title for one in rows] == ["as stated", "square at half lift", "narrowest mark", "mark in the middle"]
 
 
 def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash():
@@ -83,7 +93,7 @@ def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash
     assert square.mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
     with_rod = made.state("pushrod_length", 180.0, tolerance=0.1)
     assert rocker_of(with_rod.book, "intake").mark == found.mark
-    assert "pivot over the tip" in finder_words(made.book, "intake", "")[0]
+    assert schools_words(made.book, "intake", "")[0].startswith("Stand by the schools: ")
 
 
 def test_a_mark_that_was_seen_says_by_how_much_either_way():
@@ -114,20 +124,40 @@ def test_gear_that_can_not_be_or_is_no_pushrod_gear_is_named():
 
 def test_a_change_is_told_for_what_the_gear_is():
     """A hydraulic lifter takes a cut up in its preload; the nut's turns are of stud gear with a pitch that is stated."""
-    solid = bench().state("valve_lean", 15.0, tolerance=0.5)
+    solid = bench().state("valve_lean", 15.0, tolerance=0.5).state("rocker_ratio", 1.52, tolerance=0.01)
     gear = rocker_of(solid.book, "intake")
-    told = {
-        change: moved_words(solid.book, gear, change, 0.5) for change in ("head", "block", "gasket", "valve", "base")
-    }
-    assert [" shorter" in told[one] for one in told] == [True, True, False, False, False]
+
+    def words(made, change, amount=0.5, of=None):
+        return moved_row(made.book, of or gear, change, amount).whole
+
+    told = {change: words(solid, change) for change in ("head", "block", "gasket", "valve", "cap", "base")}
+    assert [" shorter" in told[one] for one in told] == [True, True, False, False, False, False]
     assert "preload" not in told["head"]
+    assert words(solid, "valve") == words(solid, "cap")
+    assert "moves nothing" in words(solid, "stand")
+    assert "pushrod as it is" in words(solid, "ratio", 1.52)
+    assert "longer" in words(solid, "ratio", 1.6)
     hydraulic = solid.do(Describe({"lifter": "hydraulic roller"}, "hydraulic"))
-    assert "preload is deeper" in moved_words(hydraulic.book, gear, "head", 0.5)
-    assert "preload is shallower" in moved_words(hydraulic.book, gear, "gasket", 0.5)
-    assert "state the pitch" in moved_words(solid.book, gear, "nut", 0.75)
+    assert "more, about" in words(hydraulic, "head")
+    assert "less, about" in words(hydraulic, "gasket")
+    assert "state the pitch" in words(solid, "nut", 0.75)
     pitched = hydraulic.state("nut_pitch", 25.4 / 24)
-    assert "0.75 turns lower the nut by 0.79 mm" in moved_words(pitched.book, gear, "nut", 0.75)
+    assert "0.75 turns lower the nut by 0.79 mm" in words(pitched, "nut", 0.75)
+    assert "of its travel is left" in words(pitched.state("plunger_travel", 3.0), "nut", 0.75)
+    assert "stands solid before that" in words(pitched.state("plunger_travel", 1.0), "nut", 0.75)
     none = rocker_of(Bench().book, "intake")
-    assert moved_words(solid.book, none, "head", 0.5) == "State the gear's dimensions first."
+    assert words(solid, "head", of=none) == "State the gear's dimensions first."
     shaft = pitched.do(Describe({"rocker_mount": "shaft"}, "shaft")).state("pivot_up", 0.0)
-    assert "adjuster sets the preload" in moved_words(shaft.book, rocker_of(shaft.book, "intake"), "nut", 0.75)
+    on_shaft = rocker_of(shaft.book, "intake")
+    assert "adjuster sets the preload" in words(shaft, "nut", 0.75, of=on_shaft)
+    assert "the stand 0.50 mm shimmed" in words(shaft, "valve", of=on_shaft)
+    assert "longer" in words(shaft, "stand", of=on_shaft)
+
+
+def test_changes_add_up():
+    """0.040 in off the head and 0.010 in off the block leave the pushrod 0.050 in long on a stem square to the deck."""
+    made = bench().state("valve_lean", 0.0, tolerance=0.5)
+    gear = rocker_of(made.book, "intake")
+    both = together(made.book, gear, {"head": 1.016, "block": 0.254, "nut": 1.0})
+    assert both == moved_row(made.book, gear, "head", 1.27)
+    assert "not told" in together(bench().book, gear, {"cap": 1.0, "head": 1.0}).pushrod

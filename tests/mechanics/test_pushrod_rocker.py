@@ -9,9 +9,18 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.optimize import fsolve
 
+from honest_lift.mechanics.gear.checking import centred, narrowest
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
+from honest_lift.mechanics.gear.room import retainer_to_rocker, slot_to_stud
 from honest_lift.mechanics.gear.tip_mark import best_length, mark_of, travel_mm
-from honest_lift.mechanics.gear.what_moved import along_cylinder, along_lifter, plunger_travel, pushrod_for
+from honest_lift.mechanics.gear.what_moved import (
+    Change,
+    along_cylinder,
+    along_lifter,
+    left_as_it_is,
+    plunger_travel,
+    pushrod_for,
+)
 
 LOBE = 8.966
 WORKED = PushrodGear(*(np.array(one) for one in (
@@ -150,6 +159,11 @@ def test_a_gear_that_can_not_be_is_named(change, why):
     assert re.search(why, why_not(gear, LOBE))
 
 
+def wanted_for(**change):
+    """Give the pushrod that puts the worked gear's geometry back; it has no lash."""
+    return pushrod_for(WORKED, Change(**change), float(WORKED.gap(np.array(0.0))), on_shaft=False)
+
+
 def test_cuts_leave_the_pushrod_long_by_what_the_trade_says():
     """0.040 in off the head and 0.010 off the block: 0.050 long square to the deck, 0.0482 leaning 15.3 degrees."""
     cup = WORKED.cup(np.array(0.0))
@@ -158,13 +172,13 @@ def test_cuts_leave_the_pushrod_long_by_what_the_trade_says():
     )  # of the pushrod to the stem
     for off, wanted in ((0.0, 0.050), (15.3, 0.0482), (-15.3, 0.0482)):
         cut = along_cylinder(0.050 * 25.4, lean + off)
-        assert (float(WORKED.pushrod) - pushrod_for(WORKED, lifter=cut)) / 25.4 == pytest.approx(wanted, abs=1e-4)
+        assert (float(WORKED.pushrod) - wanted_for(lifter=cut)) / 25.4 == pytest.approx(wanted, abs=1e-4)
 
 
 @given(st.floats(0.05, 1.5), st.floats(-5, 25))
 def test_what_was_cut_comes_off_along_the_pushrod(cut, lean):
     """Exact, and within t^2 sin^2(phi) / (2 Lp) of t cos(phi), phi from pushrod to cylinder."""
-    new = pushrod_for(WORKED, lifter=along_cylinder(cut, lean))
+    new = wanted_for(lifter=along_cylinder(cut, lean))
     cup = WORKED.cup(np.array(0.0))
     rod = np.array([float(cup[0] - WORKED.lifter_x), float(cup[1] - WORKED.lifter_y)])
     up = np.array(along_cylinder(1.0, lean))
@@ -172,17 +186,15 @@ def test_what_was_cut_comes_off_along_the_pushrod(cut, lean):
     assert float(WORKED.pushrod) - new == pytest.approx(
         cut * share, abs=1.02 * cut**2 * (1 - share**2) / (2 * 195) + 1e-6
     )
-    assert pushrod_for(WORKED, lifter=along_cylinder(-cut, lean)) > float(WORKED.pushrod), (
-        "a thicker gasket wants a longer one"
-    )
-    assert pushrod_for(WORKED, cup=(0.0, cut)) > float(WORKED.pushrod), "so does a longer valve"
+    assert wanted_for(lifter=along_cylinder(-cut, lean)) > float(WORKED.pushrod), "a thicker gasket wants a longer one"
+    assert wanted_for(tip_up=cut) > float(WORKED.pushrod), "so does a longer valve"
 
 
 @given(st.floats(0.1, 1.2))
 def test_the_same_geometry_is_the_same_mark(change):
     """After a smaller base circle, the pushrod that is said brings the pivot back where it was."""
     down = along_lifter(WORKED, -change)
-    new = pushrod_for(WORKED, lifter=down)
+    new = wanted_for(lifter=down)
     moved = replace(
         WORKED, lifter_x=WORKED.lifter_x + down[0], lifter_y=WORKED.lifter_y + down[1], pushrod=np.array(new)
     )
@@ -203,3 +215,74 @@ def test_the_plunger_sees_the_nut_through_both_arms(nut):
     rod = np.hypot(cup[0] - float(WORKED.lifter_x) - axis[0], cup[1] - float(WORKED.lifter_y) - axis[1])
     assert rod == pytest.approx(float(WORKED.pushrod), abs=1e-9)
     assert plunger_travel(WORKED, 0.0) == pytest.approx(0.0, abs=1e-6)
+
+
+@given(st.floats(-1.0, 1.0), st.floats(0.94, 1.06), st.floats(-0.8, 0.8))
+def test_changes_add_up_and_what_is_left_keeps_pushrod_and_lash(tip, ratio, base):
+    """On a stud the nut sets the lash anew: the pushrod is the same one, and the gap is what it was."""
+    one, other = Change(tip_up=tip, ratio=ratio), Change(lifter=along_lifter(WORKED, base))
+    left = left_as_it_is(WORKED, one + other, 0.3, on_shaft=False)
+    assert float(left.pushrod) == float(WORKED.pushrod)
+    assert float(left.gap(np.array(0.0))) == pytest.approx(0.3, abs=1e-8)
+    back = replace(left, pushrod=np.array(pushrod_for(WORKED, one + other, 0.3, on_shaft=False)))
+    assert float(set_on_stud(back, np.array(0.3)).pivot_up) == pytest.approx(float(WORKED.pivot_up), abs=1e-5)
+    shaft = left_as_it_is(WORKED, one + other + Change(stand_up=0.2), 0.3, on_shaft=True)
+    assert float(shaft.pivot_up) == pytest.approx(float(WORKED.pivot_up) - tip + 0.2)
+    assert float(shaft.gap(np.array(0.0))) == pytest.approx(0.3, abs=1e-8)
+
+
+@pytest.mark.parametrize("lean", [0.0, 4.0])
+@pytest.mark.parametrize("lash", [0.0, 0.4])
+def test_the_place_on_the_stud_is_the_nearest_that_gives_the_lash(lean, lash):
+    """Against a fine walk up and down the stud."""
+    gear = replace(WORKED, stud_lean_deg=np.array(lean), pivot_up=np.array(2.0), pushrod=np.array(195.8))
+    found = set_on_stud(gear, np.array(lash))
+    ups = np.linspace(-12.0, 12.0, 24001)
+    gaps = np.array(gear.moved(ups).gap(np.zeros(24001))) - lash
+    crossings = ups[np.flatnonzero((gaps[:-1] <= 0) & (gaps[1:] > 0))]
+    nearest = crossings[np.argmin(np.abs(crossings))]
+    assert (float(found.pivot_up) - 2.0) / np.cos(np.radians(lean)) == pytest.approx(nearest, abs=2e-3)
+
+
+def seen_marks(lengths):
+    return [mark_of(set_on_stud(replace(WORKED, pushrod=np.array(one)), np.array(0.0)), LOBE) for one in lengths]
+
+
+@given(st.floats(-0.7, 0.7))
+def test_marks_of_a_checking_pushrod_point_to_the_narrowest(off):
+    """Marks worked out at five lengths about the square one, 195.0027 mm of the worked gear."""
+    lengths = 195.0027 + off + np.array([-2.2, -1.2, -0.1, 1.1, 2.3])
+    widths = np.array([float(one.width) for one in seen_marks(lengths)])
+    found = narrowest(lengths, widths)
+    assert found.length == pytest.approx(195.0027, abs=0.12)
+    assert found.low <= 195.0027 <= found.high
+
+
+def test_a_checking_pushrod_says_what_is_still_to_be_read():
+    lengths = np.array([190.0, 191.0, 192.0])
+    assert "go further" in narrowest(lengths, np.array([1.4, 1.1, 0.9]))
+    assert "three lengths are needed, and 2 are read" in narrowest(lengths[:2], np.array([1.4, 1.1]))
+    assert "inboard" in centred(lengths, np.array([-0.4, -0.3, -0.5]))
+    found = centred(lengths, np.array([-0.4, 0.2, 0.5]))
+    assert (found.length, found.low, found.high) == (pytest.approx(190.6667, abs=1e-3), 190.0, 191.0)
+
+
+def test_stud_in_its_slot_and_retainer_under_the_rocker_against_points_in_space():
+    """Against corners turned one by one: the stud's sides at the slot's edge, the retainer's edge to the arm's line."""
+    slot = float(slot_to_stud(WORKED, np.array(LOBE), *map(np.array, (14.0, 9.0, 4.0, 2.0))))
+    least = np.inf
+    for lobe in np.linspace(0, LOBE, 17):
+        turn = np.radians(float(WORKED.angle_deg(np.array(lobe))) - 2.0)
+        rows = [(side * 4.5 / np.cos(turn) + 4.0 * np.tan(turn)) for side in (-1, 1)]
+        least = min(least, 7.0 - max(abs(one) for one in rows))
+    assert slot == pytest.approx(least, abs=1e-9)
+    room = float(retainer_to_rocker(WORKED, np.array(LOBE), *map(np.array, (3.0, 4.0, 30.0))))
+    worst = np.inf
+    for lobe in np.linspace(0, LOBE, 17):
+        lobe = np.array(lobe)
+        pivot = np.array([-float(WORKED.pivot_out), float(WORKED.pivot_up)])
+        roller = np.array([float(WORKED.contact(lobe)), float(WORKED.gap(lobe) + WORKED.tip_radius)])
+        along = (roller - pivot) / np.linalg.norm(roller - pivot)
+        edge = np.array([-15.0, -float(WORKED.lift(lobe)) - 4.0]) - pivot
+        worst = min(worst, -(along[0] * edge[1] - along[1] * edge[0]) - 3.0)
+    assert room == pytest.approx(worst, abs=1e-9)

@@ -22,7 +22,7 @@ from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_words
 
 HALF_LIFT = Check(
-    "half_lift", "Off square at half lift", "rocker", "angle",
+    "half_lift", "Half-lift angle", "rocker", "angle",
     "How far the valve arm stands above square to the stem, halfway between closed and open.",
 )  # fmt: skip
 MARK_MIDDLE = Check(
@@ -37,7 +37,7 @@ TRUE_RATIO = Check(
     "Ratio over the whole lift by the rocker's geometry, off the ratio that is stated.",
 )  # fmt: skip
 UNEVEN_TIP = Check(
-    "uneven_tip", "Half-lift angle by its tip", "rocker", "angle",
+    "uneven_tip", "Uneven tip's angle", "rocker", "angle",
     "What a tip above or below its neighbours adds to the angle at half lift, on the same pushrod and stand.",
 )  # fmt: skip
 _BY_GEOMETRY = "by its dimensions: a blued tip, turned over, proves it"

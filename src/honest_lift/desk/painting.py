@@ -50,14 +50,18 @@ def _disc(x: float, y: float, radius: float) -> QPainterPath:
     return path
 
 
-def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoom: float = 1.0) -> None:
-    """Draw a scene into an area, to one scale in x and y unless it is stretched, centred."""
+def fitted(scene: Scene, area: QRectF) -> tuple[float, float, float, float]:
+    """Give how a scene fits into an area: pixels a unit in x and y, and where its lower left corner comes to lie."""
     wide, high = scene.right - scene.left, scene.top - scene.bottom
     sx, sy = area.width() / wide, area.height() / high
     if not scene.stretched:
         sx = sy = min(sx, sy)
-    left = area.left() + (area.width() - sx * wide) / 2
-    bottom = area.bottom() - (area.height() - sy * high) / 2
+    return sx, sy, area.left() + (area.width() - sx * wide) / 2, area.bottom() - (area.height() - sy * high) / 2
+
+
+def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoom: float = 1.0) -> None:
+    """Draw a scene into an area, to one scale in x and y unless it is stretched, centred."""
+    sx, sy, left, bottom = fitted(scene, area)
 
     def at(x: float, y: float) -> QPointF:
         return QPointF(left + (x - scene.left) * sx, bottom - (y - scene.bottom) * sy)

@@ -1,23 +1,31 @@
-"""Scenes on layout blue, side by side, drawn to fill their share of the width."""
+"""Scenes on layout blue, side by side, drawn to fill their share of the width; a point on one can be told in its own units."""
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF
+from collections.abc import Iterator
+
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QWidget
 
-from honest_lift.desk.painting import paint_scene, rounded
+from honest_lift.desk.painting import fitted, paint_scene, rounded
 from honest_lift.desk.theme import LIGHT
 from honest_lift.drawings.scene import Scene
 
+_PAD = 10
+
 
 class SceneView(QWidget):
-    """Draws (share, scene) pairs."""
+    """Draws (share, scene) pairs. `pressed`, `dragged`: which scene, and where on it in the scene's own x and y."""
+
+    pressed = pyqtSignal(int, float, float)
+    dragged = pyqtSignal(int, float, float)
 
     def __init__(self) -> None:
         super().__init__()
         self.theme, self.zoom = LIGHT, 1.0
         self.scenes: list[tuple[float, Scene]] = []
+        self._held = -1
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
@@ -29,15 +37,42 @@ class SceneView(QWidget):
         self.scenes = scenes
         self.update()
 
+    def _areas(self) -> Iterator[tuple[Scene, QRectF]]:
+        total = sum(share for share, _ in self.scenes) or 1
+        left, pad = 0.0, _PAD * self.zoom
+        for share, scene in self.scenes:
+            wide = self.width() * share / total
+            yield scene, QRectF(left + pad, pad, wide - 2 * pad, self.height() - 2 * pad)
+            left += wide
+
+    def where(self, index: int, x: float, y: float) -> QPointF:
+        """Give the point of the widget at which a scene draws (x, y)."""
+        scene, area = list(self._areas())[index]
+        sx, sy, left, bottom = fitted(scene, area)
+        return QPointF(left + (x - scene.left) * sx, bottom - (y - scene.bottom) * sy)
+
+    def _on_scene(self, index: int, point: QPointF) -> tuple[float, float]:
+        scene, area = list(self._areas())[index]
+        sx, sy, left, bottom = fitted(scene, area)
+        return scene.left + (point.x() - left) / sx, scene.bottom + (bottom - point.y()) / sy
+
     def paintEvent(self, event) -> None:
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         painter.fillPath(rounded(QRectF(self.rect()), 4), QColor(self.theme.blue))
-        total = sum(share for share, _ in self.scenes) or 1
-        left, pad = 0.0, 10 * self.zoom
-        for share, scene in self.scenes:
-            wide = self.width() * share / total
-            paint_scene(
-                painter, self.theme, scene, QRectF(left + pad, pad, wide - 2 * pad, self.height() - 2 * pad), self.zoom
-            )
-            left += wide
+        for scene, area in self._areas():
+            paint_scene(painter, self.theme, scene, area, self.zoom)
+
+    def mousePressEvent(self, event) -> None:
+        if event.button() != Qt.MouseButton.LeftButton:
+            return
+        self._held = next((i for i, (_, area) in enumerate(self._areas()) if area.contains(event.position())), -1)
+        if self._held >= 0:
+            self.pressed.emit(self._held, *self._on_scene(self._held, event.position()))
+
+    def mouseMoveEvent(self, event) -> None:
+        if self._held >= 0:
+            self.dragged.emit(self._held, *self._on_scene(self._held, event.position()))
+
+    def mouseReleaseEvent(self, event) -> None:
+        self._held = -1

@@ -20,7 +20,7 @@ from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, locks
+from honest_lift.facts.quantities import bare_head, locks, rocker_seen
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -32,6 +32,7 @@ STEPS = {
     "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
+WITH_ROCKER = frozenset(one.name for one in rocker_seen.ROWS)  # read with the rockers in place
 JUDGED = ("head", "springs", "heights", "rocker")  # steps with findings of their own
 
 
@@ -226,6 +227,8 @@ class Session(QObject):
     def _sheet_of(self, step: NextStep) -> str:
         if step.places[0].kind == "spring":
             return "springs"
+        if step.quantity in WITH_ROCKER:
+            return "rocker"
         return "head" if step.quantity in BARE_HEAD else "heights"
 
     def leave_queue(self) -> None:

@@ -10,7 +10,7 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, locks
+from honest_lift.facts.quantities import bare_head, locks, rocker_seen
 from honest_lift.facts.quantity import Quantity
 from honest_lift.numbers.units import in_words
 
@@ -22,7 +22,7 @@ _OF_VALVES = (
     "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
 _OF_HEADS = ("valve_drop", "chamber_volume", "lobe_centreline")
-_OF_MARKS = ("mark_middle", "mark_width")
+_WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
 _ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 
@@ -77,14 +77,14 @@ def tasks_of(session: Session) -> list[Task]:
     if session.step == "head":
         return head_tasks()
     if session.step == "rocker":
-        return [Task(name, CATALOG[name].title) for name in _OF_MARKS]
+        return [Task(name, CATALOG[name].title) for name in (*_WITH_ROCKER, "lash", "retainer_rocker")]
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
     if session.step != "readings":
         return of_valves
     return [
         *of_valves,
         *head_tasks(),
-        *(Task(name, CATALOG[name].title) for name in (*_OF_HEADS, *_OF_MARKS)),
+        *(Task(name, CATALOG[name].title) for name in (*_OF_HEADS, *_WITH_ROCKER)),
         *spring_tasks(session),
     ]
 

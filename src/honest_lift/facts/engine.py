@@ -21,6 +21,7 @@ from honest_lift.facts.tools import Tool
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
 Mount = Literal["stud", "shaft"]
+Quoted = Literal["middles", "overall", "gauge"]  # how lengths of pushrods are told
 HeadMaterial = Literal["", "iron", "aluminium"]
 GuideMaterial = Literal["", "iron", "bronze"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
@@ -57,6 +58,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     default_tools: dict[str, str] = field(default_factory=dict)
     references: tuple[ReferenceSpring, ...] = ()
     calibrations: tuple[Calibration, ...] = ()
+    pushrod_stock: tuple[float, ...] = ()  # lengths in mm to be had, quoted as `pushrods_quoted` says
+    pushrods_quoted: Quoted = "middles"
     shim_stock: tuple[ShimSize, ...] = ()
     hardened_base: bool = False  # a hardened shim or cup lies under every spring: aluminium heads
     limits: tuple[Limit, ...] = field(default_factory=default_limits)

@@ -29,6 +29,7 @@ _BY_NAME = {
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
 }  # fmt: skip
 _OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
+_PUSHROD = (30.0, 500.0)
 _ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
 _DRAWN = {"x_mm", "y_mm"}
 
@@ -52,6 +53,9 @@ def sensible(book: Book) -> Book:
         if value is not None and (why := out_of_sense(value, *inside)):
             aside.append(SetAside("engine", name, repr(value), why))
             changed[name] = None
+    if any(why := out_of_sense(one, *_PUSHROD) for one in engine.pushrod_stock):
+        aside.append(SetAside("engine", "pushrod_stock", repr(engine.pushrod_stock), why))
+        changed["pushrod_stock"] = ()
     layout = engine.layout
     journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
     if not aside:

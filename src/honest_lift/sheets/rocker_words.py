@@ -10,9 +10,10 @@ import numpy as np
 from honest_lift.drawings.rocker import Side, Tip
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker import SCHOOLS, Rocker, best_of, lengths_of_width, rocker_of
+from honest_lift.estimates.rocker_parts import how_to
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position, at_role
-from honest_lift.mechanics.gear.tip_mark import travel_mm
+from honest_lift.mechanics.gear.tip_mark import Mark, travel_mm
 from honest_lift.numbers.units import in_words, unit_of
 
 _WRONG = {"stud": ("short", "long"), "shaft": ("low", "high")}  # a pushrod, or a stand
@@ -26,7 +27,8 @@ _BELIEF = (
 def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
     """Say what a gear does, each figure with its expanded doubt."""
     if rocker.gear is None:
-        return (f"{rocker.missing[:1].upper()}{rocker.missing[1:]}.",)
+        missing = f"{rocker.missing[:1].upper()}{rocker.missing[1:]}."
+        return (missing, *(f"{one[:1].upper()}{one[1:]}" for one in map(how_to, rocker.lacking)))
     unit, gear, mark = book.engine.unit("length"), rocker.gear, rocker.mark
     fine = unit_of("length", unit).places + (1 if unit == "mm" else 0)
 
@@ -51,6 +53,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         f"Mark {length(float(mark.width), 'width')} wide, its middle {length(abs(middle), 'middle')} {_side(middle)}; the contact "
         f"ends {ends}.",
     ]
+    lines.append(_side_load(rocker, mark))
     if abs(travel) >= _SAME_MM:
         what = "stand" if rocker.on_shaft else "pushrod"
         too = _WRONG["shaft" if rocker.on_shaft else "stud"][0 if travel > 0 else 1]
@@ -62,37 +65,45 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
     return (*lines, _BELIEF)
 
 
+def _side_load(rocker: Rocker, mark: Mark) -> str:
+    """Say how far the load stands off the stem, against the least that this lift and arm allow: half the narrowest mark."""
+    assert rocker.gear is not None
+    arm, off = float(rocker.gear.valve_arm), max(abs(float(mark.inner)), abs(float(mark.outer)))
+    half = np.arcsin(min(rocker.lift_mm / (2.0 * arm), 1.0))
+    least = arm * (1.0 - float(np.cos(half))) / 2.0
+    return f"Side load on the guide: {off / least:.1f} times the least this lift allows; it stands so much further off the stem."
+
+
 def _side(value: float) -> str:
     return "outboard" if value >= 0 else "inboard"
 
 
-def finder_words(book: Book, role: str, position: str) -> tuple[str, ...]:
-    """Say what each school asks for, and what it costs by the others' measure."""
-    length, lines = _lengths(book), []
+def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
+    """Say in a line what each school asks for."""
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return ()
-    what, more, less = ("pivot over the tip", "higher", "lower") if now.on_shaft else ("pushrod", "longer", "shorter")
-    for school, found in best_of(book, role, position).items():
-        title = SCHOOLS[school].capitalize()
+    length, (more, less) = _lengths(book), ("higher", "lower") if now.on_shaft else ("longer", "shorter")
+
+    def asked(found: Rocker | None) -> str:
         if found is None:
-            lines.append(f"{title}: nothing within reach gives it.")
-            continue
-        mark, off = found.mark, found.own - now.own
-        moved, square = f"{length(abs(off))} {more if off > 0 else less}", abs(float(mark.off_square_deg))
-        lines.append(
-            f"{title}: {what} {length(found.own)}, {moved}; mark {length(float(mark.width))} wide, "
-            f"middle {_where(float(mark.middle), length)}, {square:.1f} degrees off square."
-        )
-    return tuple(lines)
+            return "none within reach"
+        off = found.own - now.own
+        return "as it is" if abs(off) < _NOTHING_MM else f"{length(abs(off))} {more if off > 0 else less}"
+
+    told = ", ".join(f"{SCHOOLS[school]} {asked(found)}" for school, found in best_of(book, role, position).items())
+    return (f"{'Stand' if now.on_shaft else 'Pushrod'} by the schools: {told}.",)
 
 
 def seen_words(book: Book, role: str, position: str) -> tuple[str, ...]:
-    """Say what the mark that was seen at a valve means: by width, and by place as the trade's rule has it."""
+    """Say what the mark that was read at a valve means."""
     seen = seen_mark(book, position)
-    if seen is None:
-        return ()
-    length, (middle, width), lines = _lengths(book), seen, []
+    return mark_words(book, role, position, *seen) if seen else ()
+
+
+def mark_words(book: Book, role: str, position: str, middle: float, width: float) -> tuple[str, ...]:
+    """Say what a mark (middle, width in mm) means: by width, and by place as the trade's rule has it."""
+    length, lines = _lengths(book), []
     found = lengths_of_width(book, role, position, width)
     if found is not None:
         least, short, long = found
@@ -111,10 +122,6 @@ def seen_words(book: Book, role: str, position: str) -> tuple[str, ...]:
             f"{'long' if middle > 0 else 'short'}. On gear near square both errors shift it inboard: width and travel go before it."
         )
     return tuple(lines)
-
-
-def _where(middle: float, length: Callable[[float], str]) -> str:
-    return "on the stem's axis" if abs(middle) < _NOTHING_MM else f"{length(abs(middle))} {_side(middle)}"
 
 
 def _lengths(book: Book) -> Callable[[float], str]:
@@ -146,12 +153,14 @@ def side_of_gear(book: Book, rocker: Rocker, share: float) -> Side | None:
     )  # fmt: skip
 
 
-def tip_of_gear(book: Book, rocker: Rocker, share: float, position: str) -> Tip | None:
-    """Give the mark on the tip, with the one that was seen."""
+def tip_of_gear(
+    book: Book, rocker: Rocker, share: float, position: str, placed: tuple[float, float] | None = None
+) -> Tip | None:
+    """Give the mark on the tip, with the one that was seen, or its two ends as somebody has just placed them."""
     if rocker.gear is None:
         return None
     seen, mark = seen_mark(book, position), rocker.mark
-    ends = None if seen is None else (seen[0] - seen[1] / 2, seen[0] + seen[1] / 2)
+    ends = placed or (None if seen is None else (seen[0] - seen[1] / 2, seen[0] + seen[1] / 2))
     now = float(rocker.gear.contact(np.array(share * rocker.lobe_mm)))
     return Tip(stem_mm(book, rocker), float(mark.inner), float(mark.outer), now, ends)
 

@@ -102,4 +102,12 @@ ROWS: tuple[Quantity, ...] = (
     Quantity("retainer_across", "retainer, diameter", "dr", "length", _ANYWHERE, (8.0, 80.0), (18.0, 45.0),
              (Way("caliper", "caliper over the retainer", ("caliper",), ("retainer",)),),
              "Outside diameter of the retainer.", page=_PAGE),
+    Quantity("checking_shortest", "checking pushrod, screwed in", "L0", "length", ("engine",), (30.0, 500.0), (100.0, 300.0),
+             (Way("caliper", "caliper", ("caliper", "height_micrometer"),
+                  howto="Screwed in all the way, between its balls' middles."),),
+             "Length of the adjustable checking pushrod screwed in, between the middles of its balls.", page=_PAGE),
+    Quantity("checking_pitch", "checking pushrod, a turn", "pc", "length", ("engine",), (0.2, 5.0), (0.5, 2.0),
+             (Way("caliper", "caliper", ("caliper",),
+                  howto="Ten turns out, a tenth of what it grew; 20 threads an inch are 0.050 in."),),
+             "How much longer the checking pushrod grows a turn.", page=_PAGE),
 )  # fmt: skip

@@ -8,8 +8,9 @@ from honest_lift.numbers.verdict import Verdict
 
 _PAGE = "Rocker"
 _TURNED: tuple[Slot, ...] = ("rocker", "cam", "valve")
+_CHECKED: tuple[Slot, ...] = ("cam", "valve", "seat", "head face", "gasket")  # another pushrod is what it is about
 _FINGERS = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
-_OVER = "by rule or caliper, tip blued and turned over"
+_OVER = "rule or caliper, tip blued"
 _PLACED = Way("placed", "placed on the drawing by eye", ("rule",), _TURNED, short="placed",
               howto="Draw the mark's two ends on the tip on the sheet, as it is seen.")  # fmt: skip
 
@@ -33,11 +34,11 @@ ROWS: tuple[Quantity, ...] = (
                   howto="Valve on its base circle: from the clip down to the plunger, less what it shows free."),),
              "How far a hydraulic lifter's plunger is pressed down with its valve closed.", page=_PAGE),
     Quantity("pushrod_to_head", "pushrod to head", "gp", "length", ("position",), (0.0, 30.0), (0.2, 8.0),
-             (Way("feeler", "feeler or wire, top and bottom, turned over", ("feeler", "caliper"), ("rocker", "cam", "head face"),
+             (Way("feeler", "feeler or wire, top and bottom", ("feeler", "caliper"), ("rocker", "cam", "head face"),
                   howto="All round the pushrod, at its top and at its bottom, through a full turn: the least."),),
              "Least gap between the pushrod and its hole or the head's wall, all round, over a full turn.", _FINGERS, page=_PAGE),
     Quantity("slot_stud", "slot to stud", "gs", "length", ("position",), (0.0, 20.0), (0.2, 6.0),
-             (Way("feeler", "wire or feeler, turned through the lift", ("feeler", "caliper"), ("rocker", "cam"),
+             (Way("feeler", "wire or feeler through the lift", ("feeler", "caliper"), ("rocker", "cam"),
                   howto="Both ends of the slot, valve closed and full open: the least."),),
              "Least gap between the stud and the ends of the rocker's slot over the whole travel.", _FINGERS, page=_PAGE),
     Quantity("roller_sideways", "roller off the stem, sideways", "qs", "length", ("position",), (-10.0, 10.0), (-2.0, 2.0),
@@ -55,4 +56,16 @@ ROWS: tuple[Quantity, ...] = (
                       Choice("tight", "the pushrod binds in its plate: move or open the plate", Verdict.FAILS),
                       Choice("off", "the plate pulls the rocker off the stem: move the plate", Verdict.FAILS),
                       Choice("loose", "the rocker can swing off the stem: another plate or slot", Verdict.FAILS))),
+    Quantity("checking_width", "width of the mark, checking pushrod", "wc", "length", ("position",), (0.01, 12.0), (0.2, 4.0),
+             (Way("seen", _OVER, ("caliper", "rule"), _CHECKED,
+                  howto="Checking pushrod turned to a length, checking springs, blue the tip, turn the engine over by hand."),),
+             "Width of the mark with an adjustable checking pushrod at a stated length.", _FINGERS, at="checking_length",
+             page=_PAGE),
+    Quantity("checking_middle", "middle of the mark, checking pushrod", "mc", "length", ("position",), (-10.0, 10.0), (-2.0, 2.0),
+             (Way("seen", _OVER, ("caliper", "rule"), _CHECKED,
+                  howto="The same mark: its middle from the stem's, away from the pivot positive."),),
+             "Middle of the mark with an adjustable checking pushrod at a stated length.", _FINGERS, at="checking_length",
+             page=_PAGE),
+    Quantity("checking_length", "length of the checking pushrod", "Lc", "length", ("position",), (30.0, 520.0), (120.0, 330.0),
+             meaning="Length an adjustable checking pushrod was turned to: its shortest and the turns of its thread.", page=_PAGE),
 )  # fmt: skip

@@ -7,9 +7,11 @@ Source: plane geometry; common practice.
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
+
 import numpy as np
 
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear
+from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud
 from honest_lift.numbers.doubt import Array
 
 Vector = tuple[float, float]
@@ -27,12 +29,44 @@ def along_lifter(gear: PushrodGear, mm: float) -> Vector:
     return mm * float(np.cos(axis)), mm * float(np.sin(axis))
 
 
-def pushrod_for(gear: PushrodGear, cup: Vector = (0.0, 0.0), lifter: Vector = (0.0, 0.0)) -> float:
-    """Give the pushrod that reaches from a moved lifter to a moved cup, both by mm in x and y, the lifter down."""
-    cup_x, cup_y = gear.cup(np.array(0.0))
-    across = float(cup_x) + cup[0] - float(gear.lifter_x) - lifter[0]
-    up = float(cup_y) + cup[1] - float(gear.lifter_y) - lifter[1]
-    return float(np.hypot(across, up))
+@dataclass(frozen=True, slots=True)
+class Change:
+    """What has moved, seen from the stem's tip. `lifter`: the lifter's cup, mm in x and y; `tip_up`, `stand_up`: mm along the stem.
+
+    `ratio`: the new ratio over the old, by another pushrod arm. Changes add up.
+    """
+
+    lifter: Vector = (0.0, 0.0)
+    tip_up: float = 0.0
+    stand_up: float = 0.0
+    ratio: float = 1.0
+
+    def __add__(self, other: Change) -> Change:
+        return Change(
+            (self.lifter[0] + other.lifter[0], self.lifter[1] + other.lifter[1]), self.tip_up + other.tip_up,
+            self.stand_up + other.stand_up, self.ratio * other.ratio,
+        )  # fmt: skip
+
+    def moved(self, gear: PushrodGear) -> PushrodGear:
+        """Give the gear with everything moved but its pivot and its pushrod, which are still to be set."""
+        x, y = gear.lifter_x + self.lifter[0], gear.lifter_y + self.lifter[1] - self.tip_up
+        return replace(gear, lifter_x=x, lifter_y=y, pushrod_arm=gear.pushrod_arm / self.ratio)
+
+
+def pushrod_for(gear: PushrodGear, change: Change, lash_mm: float, *, on_shaft: bool) -> float:
+    """Give the pushrod with which the pivot stands over the tip as it did; on a shaft higher by what the stand was raised."""
+    stand = change.stand_up if on_shaft else 0.0
+    moved = change.moved(gear)
+    return float(set_on_shaft(replace(moved, pivot_up=moved.pivot_up + stand), np.array(lash_mm)).pushrod)
+
+
+def left_as_it_is(gear: PushrodGear, change: Change, lash_mm: float, *, on_shaft: bool) -> PushrodGear:
+    """Give the gear with nothing done about a change but the lash set anew; NaN where it can't be."""
+    moved = change.moved(gear)
+    if on_shaft:
+        moved = replace(moved, pivot_up=moved.pivot_up - change.tip_up + change.stand_up)
+        return set_on_shaft(moved, np.array(lash_mm))
+    return set_on_stud(moved, np.array(lash_mm))
 
 
 def plunger_travel(gear: PushrodGear, nut_mm: Array | float) -> Array:

@@ -47,7 +47,7 @@ def check_locks(book: Book) -> list[Finding]:
     if is_given(book, "retainer_spigot"):
         found += _on_retainer(book)
     if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
-        worked = book.engine.gear == "pushrod" and any(is_given(book, name) for name in UNDERSIDE)
+        worked = any(is_given(book, name) for name in UNDERSIDE)
         room = (
             read_or_worked(book, "retainer_rocker", retainer_room(book))
             if worked

@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from math import isfinite
+from typing import cast
 
 import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input, derive, estimate_of
-from honest_lift.estimates.rocker_parts import PARTS, Told, own_part, set_gear, told_of
+from honest_lift.estimates.rocker_parts import Told, kind_of, told_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.remember import by_identity
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
+from honest_lift.mechanics.gear.finger import FingerGear, pad_for_lash, set_on_pivot, why_not_finger
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
+from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not
 from honest_lift.mechanics.gear.tip_mark import Mark, best_length, mark_of
 from honest_lift.numbers.doubt import Array, Ground
 
@@ -32,7 +35,7 @@ class Rocker(Struct, frozen=True):
     place: Place
     on_shaft: bool
     missing: str = ""
-    gear: PushrodGear | None = None
+    gear: OnTheTip | None = None
     lobe_mm: float = 0.0
     lash_mm: float = 0.0
     own: float = 0.0
@@ -40,6 +43,11 @@ class Rocker(Struct, frozen=True):
     unproven: str = ""
     inputs: tuple[Input, ...] = ()
     lacking: tuple[str, ...] = ()  # quantities that are not stated yet
+
+    @property
+    def linkage(self) -> PushrodGear | None:
+        """Give the gear where it is one of pushrods."""
+        return self.gear if isinstance(self.gear, PushrodGear) else None
 
     @property
     def mark(self) -> Mark:
@@ -59,30 +67,34 @@ def rocker_of(
 ) -> Rocker:
     """Give the gear of a valve. `own`: a pushrod length (stud) or pivot height (shaft) tried in place of the stated."""
     place = at_position(position) if position else at_role(role)
-    on_shaft = book.engine.rocker_mount == "shaft"
-    if book.engine.gear != "pushrod":
-        return Rocker(place, on_shaft, f"this page is of pushrod gear, and the engine has a {book.engine.gear}")
+    on_shaft, kind = book.engine.rocker_mount == "shaft", kind_of(book.engine)
+    if kind is None:
+        return Rocker(place, on_shaft, f"this page is of rockers and fingers, and the engine has a {book.engine.gear}")
     told = told_of(book, role, position)
     if told.lacking:
         titles = ", ".join(CATALOG[name].title for name in told.lacking)
         return Rocker(place, on_shaft, f"not stated yet: {titles}", lacking=told.lacking)
-    by_name = dict(zip(PARTS, told.inputs, strict=True))
-    tried = by_name[own_part(on_shaft)].value if own is None else own
-    gear = set_gear(on_shaft, tried, *(np.array(one.value) for one in told.inputs))
-    lobe, lash = by_name["lobe_lift"].value, by_name["lash"].value
-    if why := why_not(gear, lobe):
+    off = 0.0 if own is None else own - told.own
+    gear = kind.make(off, *(np.array(one.value) for one in told.inputs))
+    lobe, lash = told.input("lobe_lift").value, told.input("lash").value
+    if why := why_gear_not(gear, lobe):
         return Rocker(place, on_shaft, why)
-    u = _doubt(told.inputs, on_shaft, tried) if with_doubt else {}
+    u = _doubt(told, off) if with_doubt else {}
     unproven = "what is tried is not stated" if own is not None else _unproven(told)
     if not unproven and not all(map(isfinite, u.values())):
         unproven = "within its doubts the links may not reach"
     known = {key: one for key, one in u.items() if isfinite(one)}
-    return Rocker(place, on_shaft, "", gear, lobe, lash, tried, known, unproven, told.inputs)
+    return Rocker(place, on_shaft, "", gear, lobe, lash, told.own + off, known, unproven, told.inputs)
+
+
+def why_gear_not(gear: OnTheTip, lobe_mm: float) -> str:
+    """Say why a gear can't work over the lobe's lift; "" when it can."""
+    return why_not_finger(gear, lobe_mm) if isinstance(gear, FingerGear) else why_not(cast(PushrodGear, gear), lobe_mm)
 
 
 def gear_of(book: Book, role: str, position: str = "") -> Rocker | None:
     """Give the gear of a valve where it is known as well as a stated ratio is, so that its true lift counts; else None."""
-    if book.engine.gear != "pushrod":
+    if kind_of(book.engine) is None:
         return None
     known = _gears(book)
     if (role, position) not in known:
@@ -97,27 +109,28 @@ def _gears(book: Book) -> dict[tuple[str, str], Rocker | None]:
     return {}
 
 
-def with_lash(rocker: Rocker, lash_mm: float) -> PushrodGear:
+def with_lash(rocker: Rocker, lash_mm: float) -> OnTheTip:
     """Set a gear with another lash. Only where there is a gear."""
-    assert rocker.gear is not None
+    gear, lash = rocker.gear, np.array(lash_mm)
+    assert gear is not None
     if lash_mm == rocker.lash_mm:
-        return rocker.gear
-    return (set_on_shaft if rocker.on_shaft else set_on_stud)(rocker.gear, np.array(lash_mm))
+        return gear
+    if isinstance(gear, FingerGear):
+        return gear.raised(pad_for_lash(gear, lash)) if rocker.on_shaft else set_on_pivot(gear, lash)
+    return (set_on_shaft if rocker.on_shaft else set_on_stud)(cast(PushrodGear, gear), lash)
 
 
 def _unproven(told: Told) -> str:
     """Say what of the facts bars a proof; "" for nothing."""
-    stud = told.inputs[PARTS.index("stud_lean")]
-    if any(one.ground & ~Ground.SPECIFIED for one in told.inputs if one is not stud):
-        return "it rests on figures that are assumed, stale or without a tolerance"
-    if stud.kind == "assumed" and stud.note:
+    barred = [one for one in told.inputs if one.ground & ~Ground.SPECIFIED]
+    if not barred:
+        return ""
+    if all(one.quantity == "stud_lean" and one.kind == "assumed" and one.note for one in barred):
         return "the stud is taken as parallel to the stem, and nobody has stated it"
-    return (
-        "it rests on figures that are assumed, stale or without a tolerance" if stud.ground & ~Ground.SPECIFIED else ""
-    )
+    return "it rests on figures that are assumed, stale or without a tolerance"
 
 
-def figures_of(gear: PushrodGear, lobe_mm: Array, lash_mm: Array) -> Array:
+def figures_of(gear: OnTheTip, lobe_mm: Array, lash_mm: Array) -> Array:
     """Give FIGURES (..., 6) of gears: the ratio is that of the whole lift, lash taken up."""
     mark, lift = mark_of(gear, lobe_mm), gear.lift(lobe_mm)
     with np.errstate(invalid="ignore", divide="ignore"):
@@ -125,13 +138,11 @@ def figures_of(gear: PushrodGear, lobe_mm: Array, lash_mm: Array) -> Array:
     return np.stack([lift, mark.width, mark.middle, mark.full - mark.closed, mark.off_square_deg, ratio], axis=-1)
 
 
-def _doubt(inputs: tuple[Input, ...], on_shaft: bool, own: float) -> dict[str, float]:
+def _doubt(told: Told, off_mm: float) -> dict[str, float]:
     """Give the standard doubt of each figure: every fact displaced by its own, the others held."""
-    at = PARTS.index(own_part(on_shaft))
-    tried = own - inputs[at].value
     found = derive(
-        lambda *parts: figures_of(set_gear(on_shaft, parts[at] + tried, *parts), parts[-2], parts[-1]),
-        *(estimate_of([one]) for one in inputs),
+        lambda *parts: figures_of(told.kind.make(off_mm, *parts), parts[-2], parts[-1]),
+        *(estimate_of([one]) for one in told.inputs),
     ).figure
     return dict(zip(FIGURES, np.sqrt((found.parts()[:, 0] ** 2).sum(axis=0)).tolist(), strict=True))
 
@@ -141,10 +152,11 @@ def best_of(book: Book, role: str, position: str = "") -> dict[str, Rocker | Non
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return dict.fromkeys(SCHOOLS)
-    parts = [np.array(one.value) for one in now.inputs]
+    parts, kind = [np.array(one.value) for one in now.inputs], kind_of(book.engine)
+    assert kind is not None
 
     def marks(own: Array) -> Mark:
-        gear = set_gear(now.on_shaft, own, *parts)
+        gear = kind.make(own - now.own, *parts)
         return mark_of(gear, np.where(works(gear, np.full(own.shape, now.lobe_mm)), now.lobe_mm, np.nan))
 
     found = {school: best_length(marks, now.own, _REACH_MM, school) for school in SCHOOLS}
@@ -165,7 +177,10 @@ def lengths_of_width(
     if square is None or square.gear is None:
         return None
     own = square.own + np.linspace(-_REACH_MM, _REACH_MM, _FINE)
-    gear = set_gear(square.on_shaft, own, *(np.array(one.value) for one in square.inputs))
+    kind = kind_of(book.engine)
+    assert kind is not None
+    now = rocker_of(book, role, position, with_doubt=False)
+    gear = kind.make(own - now.own, *(np.array(one.value) for one in now.inputs))
     lobe = np.where(works(gear, np.full(own.shape, square.lobe_mm)), square.lobe_mm, np.nan)
     width, least = np.asarray(mark_of(gear, lobe).width), float(square.mark.width)
     middle = _FINE // 2

@@ -6,75 +6,164 @@ from collections.abc import Callable
 from dataclasses import replace
 from math import hypot, isfinite
 
-import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import Place, at_position, at_role
+from honest_lift.facts.quantities.follower import FINGER
 from honest_lift.facts.quantities.rocker import GEOMETRY
+from honest_lift.mechanics.gear.finger import FingerGear, pad_for_lash, set_on_pivot
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.mechanics.gear.pushrod_length import beyond_middles, slopes
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud
 from honest_lift.numbers.doubt import Array, Ground
 
-PARTS = (*GEOMETRY, "lobe_lift", "lash")
+PARTS = (*GEOMETRY, "lobe_lift", "lash")  # of pushrod gear
+FINGER_PARTS = (*FINGER, "lobe_lift", "lash")
 QUOTED = ("pushrod_overall", "pushrod_gauge", "pushrod_ball", "gauge_hole")  # other ways a pushrod's length is told
-RESTS_ON = frozenset((*PARTS, *QUOTED))
+RESTS_ON = frozenset((*PARTS, *FINGER_PARTS, *QUOTED))
 Part = Callable[[str], Input]
 _PARALLEL = "nobody has stated how the stud leans: it is taken as parallel to the stem"
 
 
-class Told(Struct, frozen=True):
-    """The parts of a valve's gear in the order of PARTS, and those that are lacking, by name."""
+class Kind(Struct, frozen=True):
+    """A kind of gear: the parts it is put together from, in order, and the one that is moved to put its geometry right.
 
+    `idle`: parts it finds itself. `make`: the gear from its parts (floats or arrays of one shape), `off_mm` added to its own part.
+    """
+
+    names: tuple[str, ...]
+    own: str
+    idle: frozenset[str]
+    make: Callable[..., OnTheTip]
+
+
+def kind_of(engine: Engine) -> Kind | None:
+    """Give the kind of gear an engine has; None for a bucket, which has no arms."""
+    on_shaft = engine.rocker_mount == "shaft"
+    return {"pushrod": _SHAFT if on_shaft else _STUD, "finger follower": _FIXED if on_shaft else _SCREWED}.get(
+        engine.gear
+    )
+
+
+def _stud(off_mm: float | Array, *parts: Array) -> PushrodGear:
+    gear = _pushrod_gear(*parts)
+    return set_on_stud(replace(gear, pivot_up=gear.pivot_up * 0.0, pushrod=gear.pushrod + off_mm), parts[-1])
+
+
+def _shaft(off_mm: float | Array, *parts: Array) -> PushrodGear:
+    gear = _pushrod_gear(*parts)
+    return set_on_shaft(replace(gear, pivot_up=gear.pivot_up + off_mm), parts[-1])
+
+
+def _pushrod_gear(*parts: Array) -> PushrodGear:
+    out, up, valve, cup, angle, radius, across, below, lean, pushrod, stud, _, _ = parts
+    return PushrodGear(out, up, valve, cup, angle, radius, -across, -below, 90.0 - lean, pushrod, stud)
+
+
+def _screwed(off_mm: float | Array, *parts: Array) -> FingerGear:
+    return set_on_pivot(_finger(*parts).raised(off_mm), parts[-1])
+
+
+def _fixed(off_mm: float | Array, *parts: Array) -> FingerGear:
+    gear = _finger(*parts)
+    gear = replace(gear, pivot_up=gear.pivot_up + off_mm)
+    return gear.raised(pad_for_lash(gear, parts[-1]))  # the pad on the tip sets the lash
+
+
+def _finger(*parts: Array) -> FingerGear:
+    out, up, valve, radius, arm, angle, follower, across, above, base, _, _, _ = parts
+    return FingerGear(out, up, valve, radius, arm, angle, follower, -across, above, base / 2.0)
+
+
+_STUD = Kind(PARTS, "pushrod_length", frozenset({"pivot_up"}), _stud)
+_SHAFT = Kind(PARTS, "pivot_up", frozenset({"pushrod_length", "stud_lean"}), _shaft)
+_SCREWED = Kind(FINGER_PARTS, "lash_pad", frozenset({"pivot_up"}), _screwed)
+_FIXED = Kind(FINGER_PARTS, "pivot_up", frozenset({"lash_pad"}), _fixed)
+
+
+class Told(Struct, frozen=True):
+    """The parts of a valve's gear in the order of its kind, and those that are lacking, by name."""
+
+    kind: Kind
     inputs: tuple[Input, ...]
     lacking: tuple[str, ...]
 
     @property
-    def ground(self) -> Ground:
-        """Give what all of it rests on."""
-        return Ground(int(np.bitwise_or.reduce([int(one.ground) for one in self.inputs])))
+    def own(self) -> float:
+        """Give the part that is moved to put the geometry right."""
+        return self.input(self.kind.own).value
 
-
-def own_part(on_shaft: bool) -> str:
-    """Name the part that is moved to put the geometry right: the pushrod of stud gear, the stand of a shaft."""
-    return "pivot_up" if on_shaft else "pushrod_length"
+    def input(self, name: str) -> Input:
+        """Give a part by its name."""
+        return self.inputs[self.kind.names.index(name)]
 
 
 def told_of(book: Book, role: str, position: str = "") -> Told:
     """Give what the gear of a valve, or of a role's valves, is put together from. What is not needed is exact and bars nothing."""
+    kind = kind_of(book.engine)
+    assert kind is not None
     place = at_position(position) if position else at_role(role)
-    return _told(book, place, lambda name: part_at(book, name, role, position))
+    return _told(book, kind, place, lambda name: part_at(book, name, role, position))
 
 
 def told_everywhere(book: Book) -> list[Told]:
     """Give it at every valve, in head order."""
-    each = {name: at_each_valve(book, name) for name in (*PARTS, *QUOTED) if name != "lash"}
+    kind = kind_of(book.engine)
+    assert kind is not None
+    each = {name: at_each_valve(book, name) for name in (*kind.names, *QUOTED) if name != "lash"}
     positions = book.engine.layout.positions
     return [
-        _told(book, at_position(one.id), lambda name, case=case: each[name][case])  # type: ignore[misc]
+        _told(book, kind, at_position(one.id), lambda name, case=case: each[name][case])  # type: ignore[misc]
         for case, one in enumerate(positions)
     ]
 
 
-def _told(book: Book, place: Place, part: Part) -> Told:
-    on_shaft = book.engine.rocker_mount == "shaft"
+def _told(book: Book, kind: Kind, place: Place, part: Part) -> Told:
     found = []
-    for name in PARTS:
-        if name == own_part(not on_shaft) or (name == "stud_lean" and on_shaft):
-            found.append(Input(name, place.title, "not applicable", 0.0, asked=place))
+    for name in kind.names:
+        if name in kind.idle:
+            found.append(_exact(name, place))
         elif name == "lash":
             found.append(_lash(book, place))
         else:
-            found.append(_pushrod(part) if name == "pushrod_length" else part(name))
-    lean = PARTS.index("stud_lean")
-    if not isfinite(found[lean].value):
+            found.append(_part(book, name, place, part))
+    return Told(kind, tuple(found), tuple(one.quantity for one in found if not isfinite(one.value)))
+
+
+def _part(book: Book, name: str, place: Place, part: Part) -> Input:
+    """Give a part as it is told, or as it follows from another way of telling it."""
+    if name == "pushrod_length":
+        return _pushrod(part)
+    told = part(name)
+    if isfinite(told.value) or told.ground & Ground.SET_ASIDE:
+        return told
+    if name == "lash_pad":
+        return _exact(name, place)  # how thick it is does not matter, only what it is changed by
+    if name == "stud_lean":
         unstated = Ground.ASSUMED | Ground.UNRANGED
-        found[lean] = Input("stud_lean", place.title, "assumed", 0.0, ground=unstated, note=_PARALLEL, asked=place)
-    return Told(tuple(found), tuple(one.quantity for one in found if not isfinite(one.value)))
+        return Input(name, place.title, "assumed", 0.0, ground=unstated, note=_PARALLEL, asked=place)
+    if name == "base_circle":
+        return _base_by_card(book, told, place)
+    return told
+
+
+def _exact(name: str, place: Place) -> Input:
+    return Input(name, place.title, "not applicable", 0.0, asked=place)
+
+
+def _base_by_card(book: Book, told: Input, place: Place) -> Input:
+    lobe = next((one for one in book.engine.lobes if one.id == place.role), None)
+    if lobe is None or lobe.base_circle_mm is None:
+        return told
+    ground = Ground.SPECIFIED | Ground.UNTOLERATED  # a card's base circle comes without a tolerance
+    return Input(
+        "base_circle", place.title, "specified", lobe.base_circle_mm, ground=ground, note="the cam card", asked=place
+    )
 
 
 def part_at(book: Book, quantity: str, role: str, position: str) -> Input:
@@ -129,15 +218,6 @@ def _between_middles(part: Part, quoted: Input) -> Input:
 
 def _as_pushrod(quoted: Input) -> Input:
     return replace(quoted, quantity="pushrod_length", way="", points=())
-
-
-def set_gear(on_shaft: bool, own: float | Array, *parts: Array) -> PushrodGear:
-    """Put a gear together from parts in the order of PARTS (floats or arrays of one shape), `own` in place of its own part."""
-    out, up, valve, cup, angle, radius, across, below, lean, pushrod, stud, _, lash = parts
-    gear = PushrodGear(out, up, valve, cup, angle, radius, -across, -below, 90.0 - lean, pushrod, stud)
-    if on_shaft:
-        return set_on_shaft(replace(gear, pivot_up=up * 0.0 + own), lash)
-    return set_on_stud(replace(gear, pivot_up=up * 0.0, pushrod=pushrod * 0.0 + own), lash)
 
 
 def how_to(quantity: str) -> str:

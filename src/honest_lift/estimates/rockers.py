@@ -14,10 +14,10 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.rocker import FIGURES, figures_of
-from honest_lift.estimates.rocker_parts import PARTS, RESTS_ON, own_part, set_gear, told_everywhere
+from honest_lift.estimates.rocker_parts import RESTS_ON, kind_of, told_everywhere
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value
-from honest_lift.mechanics.gear.pushrod_rocker import works
+from honest_lift.mechanics.gear.on_the_tip import works
 from honest_lift.numbers.doubt import Array, Figure, Ground
 
 _MOST_RANGES = 3  # so many assumed ranges are scanned over their whole grid; more only say that nothing is proven
@@ -36,8 +36,8 @@ class Rockers(Struct, frozen=True):
 
 
 def rockers_of(book: Book) -> Rockers | None:
-    """Give the gear of every valve as it is stated; None where the engine has no pushrod gear or no valves."""
-    if book.engine.gear != "pushrod" or not book.engine.layout.positions:
+    """Give the gear of every valve as it is stated; None where the engine has buckets or no valves."""
+    if kind_of(book.engine) is None or not book.engine.layout.positions:
         return None
     return _rockers(narrowed(book, RESTS_ON, _SLOTS))
 
@@ -56,14 +56,15 @@ Work = Callable[..., Array]
 def of_every_valve(book: Book, work: Work, others: tuple[str, ...] = (), off_mm: float = 0.0) -> Estimate:
     """Give what is worked from gear, lobe lift, lash and `others` at every valve, as an estimate (n, k).
 
-    `work` takes arrays (copies, n) and gives (copies, n, k). `off_mm`: added to every pushrod (every stand of a shaft).
+    `work` takes arrays (copies, n) and gives (copies, n, k). `off_mm`: added to the part that is moved to put the geometry right.
     """
-    on_shaft = book.engine.rocker_mount == "shaft"
-    at, count = PARTS.index(own_part(on_shaft)), len(PARTS)
+    kind = kind_of(book.engine)
+    assert kind is not None
+    count = len(kind.names)
 
     def worked(*parts: Array) -> Array:
         parts = tuple(np.broadcast_arrays(*parts))
-        gear = set_gear(on_shaft, parts[at] + off_mm, *parts[:count])
+        gear = kind.make(off_mm, *parts[:count])
         lobe, lash = parts[count - 2], parts[count - 1]
         return work(gear, np.where(works(gear, lobe), lobe, np.nan), lash, *parts[count:])
 

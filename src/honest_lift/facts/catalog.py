@@ -6,7 +6,17 @@ Ranges are in the inside unit. Outside `physical` a value is refused; outside `p
 
 from __future__ import annotations
 
-from honest_lift.facts.quantities import bare_head, cylinder, gear, heights, locks, rocker, rocker_seen, springs
+from honest_lift.facts.quantities import (
+    bare_head,
+    cylinder,
+    follower,
+    gear,
+    heights,
+    locks,
+    rocker,
+    rocker_seen,
+    springs,
+)
 from honest_lift.facts.quantity import Quantity
 
 _ROWS = (
@@ -17,6 +27,7 @@ _ROWS = (
     *gear.ROWS,
     *rocker.ROWS,
     *rocker_seen.ROWS,
+    *follower.ROWS,
     *cylinder.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}

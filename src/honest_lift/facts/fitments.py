@@ -17,12 +17,19 @@ from honest_lift.facts.remember import by_identity
 Slot = Literal[
     "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",
     "head face", "gasket", "cam",
+    "lash shim", "cam tower",
 ]  # fmt: skip
 Scope = Literal["position", "head", "engine"]
-SCOPES: dict[Slot, Scope] = {"head face": "head", "gasket": "head", "cam": "engine"}  # every other: its valve's own
+SCOPES: dict[Slot, Scope] = {
+    "head face": "head",
+    "gasket": "head",
+    "cam tower": "head",
+    "cam": "engine",
+}  # every other: its valve's own
 STACKS: dict[str, Slot] = {
     "shims": "shims",
     "inner_shims": "inner shims",
+    "lash_shim": "lash shim",
 }  # quantities that are stacks, and their slots
 WHOLE = "engine"  # where a part of the whole engine sits
 CHANGEABLE: dict[Slot, str] = {
@@ -38,6 +45,8 @@ CHANGEABLE: dict[Slot, str] = {
     "head face": "this head milled",
     "gasket": "another gasket under this head",
     "cam": "another camshaft, or its timing moved",
+    "lash shim": "another lash pad or bucket shim",
+    "cam tower": "cam tower shimmed or cut under this head",
 }
 
 

@@ -139,9 +139,9 @@ def seen_mark(book: Book, position: str) -> tuple[float, float] | None:
 
 def side_of_gear(book: Book, rocker: Rocker, share: float) -> Side | None:
     """Give where everything stands at a share of the lobe's lift; None where there is no gear."""
-    if rocker.gear is None:
+    gear, lobe = rocker.linkage, np.array(share * rocker.lobe_mm)
+    if gear is None:
         return None
-    gear, lobe = rocker.gear, np.array(share * rocker.lobe_mm)
     angle = float(gear.angle_deg(lobe))
     out, up = float(gear.pivot_out), float(gear.pivot_up)
     across, over = gear.lifter(lobe)

@@ -6,17 +6,18 @@ import numpy as np
 
 from honest_lift.checks.on_valves import limits_at
 from honest_lift.drawings.marks import ValveMark
+from honest_lift.estimates.rocker_parts import kind_of
 from honest_lift.estimates.rockers import of_every_valve
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.mechanics.gear.tip_mark import mark_of
 from honest_lift.numbers.doubt import COVERAGE, Array
 from honest_lift.sheets.rocker_words import seen_mark
 
 
 def valve_marks(book: Book, current: str, off_mm: float = 0.0) -> list[ValveMark]:
-    """Give the marks in head order. `off_mm`: tried on every pushrod (every stand of a shaft); none for other gear."""
-    if book.engine.gear != "pushrod":
+    """Give the marks in head order. `off_mm`: tried on the part that is moved to put the geometry right; none for buckets."""
+    if kind_of(book.engine) is None:
         return []
     ends = of_every_valve(book, _ends, off_mm=off_mm).figure
     doubt = COVERAGE * np.nan_to_num(ends.u).max(axis=1)
@@ -29,7 +30,7 @@ def valve_marks(book: Book, current: str, off_mm: float = 0.0) -> list[ValveMark
     ]
 
 
-def _ends(gear: PushrodGear, lobe: Array, lash: Array) -> Array:
+def _ends(gear: OnTheTip, lobe: Array, lash: Array) -> Array:
     mark = mark_of(gear, lobe)
     return np.stack([mark.inner, mark.outer], axis=-1)
 

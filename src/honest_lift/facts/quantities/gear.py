@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from honest_lift.facts.fitments import Slot
 from honest_lift.facts.quantity import Quantity, Way
+
+_LASHED: tuple[Slot, ...] = ("cam", "rocker", "valve", "seat", "lash shim", "cam tower")
 
 ROWS: tuple[Quantity, ...] = (
     Quantity(
@@ -31,9 +34,9 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
-        (Way("feeler", "feeler gauges at the valve", ("feeler",),
+        (Way("feeler", "feeler gauges at the valve", ("feeler",), _LASHED,
              howto="On the base circle, cold."),
-         Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",),
+         Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
              howto="On the base circle, at running temperature, as the card's hot figure wants.", short="hot")),
         "Gap at the valve on the base circle. A hydraulic lifter has none.",
     ),

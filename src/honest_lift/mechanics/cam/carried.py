@@ -11,7 +11,7 @@ from typing import Protocol
 
 import numpy as np
 
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array
 
 _STEP_MM = 1e-3
@@ -66,7 +66,7 @@ class ByRatio:
 class ByGear:
     """A rocker's geometry, set with its lash. `top_mm`: the lobe's lift; `bleed_mm`: what a hydraulic lifter sinks."""
 
-    gear: PushrodGear
+    gear: OnTheTip
     top_mm: float
     bleed_mm: float = 0.0
 

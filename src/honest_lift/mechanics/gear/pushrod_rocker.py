@@ -14,8 +14,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 import numpy as np
-from numpy.typing import NDArray
 
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
 from honest_lift.numbers.doubt import Array
 
 _TRAVEL_MM = 30.0  # a pivot is sought this far up and down its stud
@@ -24,7 +24,7 @@ _SECANTS = 12
 
 
 @dataclass(frozen=True)
-class PushrodGear:
+class PushrodGear(OnTheTip):
     """The gear as it stands. `pivot_out`: X; `pivot_up`: Y over the closed tip; `arm_angle_deg`: gamma, from valve arm to cup arm.
 
     `lifter_x`, `lifter_y`: the lifter's cup with the lifter down; `lifter_axis_deg`: its direction of lift, from +x.
@@ -62,18 +62,6 @@ class PushrodGear:
         """Give where the rocker's cup stands, x and y."""
         at = np.radians(self.angle_deg(lobe_mm) + self.arm_angle_deg)
         return self.pushrod_arm * np.cos(at) - self.pivot_out, self.pushrod_arm * np.sin(at) + self.pivot_up
-
-    def gap(self, lobe_mm: Array) -> Array:
-        """Give how far the roller stands above the closed tip: the lash at no lobe lift, below nothing once it lifts."""
-        return self.pivot_up + self.valve_arm * np.sin(np.radians(self.angle_deg(lobe_mm))) - self.tip_radius
-
-    def lift(self, lobe_mm: Array) -> Array:
-        """Give the valve's lift along its stem."""
-        return np.maximum(-self.gap(lobe_mm), 0.0)
-
-    def contact(self, lobe_mm: Array) -> Array:
-        """Give where the roller touches the tip, from the stem's axis; outboard positive."""
-        return self.valve_arm * np.cos(np.radians(self.angle_deg(lobe_mm))) - self.pivot_out
 
     def ratio(self, lobe_mm: Array) -> Array:
         """Give valve lift over lobe lift at a lobe lift, by the links' own velocities."""
@@ -154,13 +142,6 @@ def set_on_shaft(gear: PushrodGear, lash_mm: Array) -> PushrodGear:
     at = closed + np.radians(gear.arm_angle_deg)
     cup_x, cup_y = gear.pushrod_arm * np.cos(at) - gear.pivot_out, gear.pushrod_arm * np.sin(at) + gear.pivot_up
     return replace(gear, pushrod=np.hypot(cup_x - gear.lifter_x, cup_y - gear.lifter_y))
-
-
-def works(gear: PushrodGear, most_lobe_mm: Array) -> NDArray[np.bool_]:
-    """Tell where a gear works over the lobe's lift: the links reach, and the valve arm goes down all the way."""
-    angles = np.stack([gear.angle_deg(share * most_lobe_mm) for share in np.linspace(0.0, 1.0, 9)])
-    with np.errstate(invalid="ignore"):
-        return np.asarray(np.all(np.abs(angles) < 90.0, axis=0) & np.all(np.diff(angles, axis=0) < 0, axis=0))
 
 
 def why_not(gear: PushrodGear, most_lobe_mm: float) -> str:

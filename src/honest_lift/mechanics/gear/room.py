@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear
 from honest_lift.numbers.doubt import Array
 
@@ -30,7 +31,7 @@ def slot_to_stud(
     return least
 
 
-def retainer_to_rocker(gear: PushrodGear, lobe_mm: Array, under_mm: Array, below_mm: Array, across_mm: Array) -> Array:
+def retainer_to_rocker(gear: OnTheTip, lobe_mm: Array, under_mm: Array, below_mm: Array, across_mm: Array) -> Array:
     """Give the least room between the rocker's underside and the retainer's edge on the pivot's side; below nothing they meet.
 
     `under_mm`: how far the underside lies under the line from pivot to roller's centre, parallel to it; `below_mm`: how far the

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array
 
 _LENGTHS, _ROUNDS = 41, 6
@@ -47,7 +47,7 @@ class Mark:
         return (self.closed_deg + self.open_deg) / 2.0
 
 
-def mark_of(gear: PushrodGear, lobe_mm: Array | float) -> Mark:
+def mark_of(gear: OnTheTip, lobe_mm: Array | float) -> Mark:
     """Give the mark from where the roller meets the closed tip, whatever the lash, to the top of the lobe."""
     sine = (gear.tip_radius - gear.pivot_up) / gear.valve_arm
     with np.errstate(invalid="ignore"):

@@ -57,7 +57,7 @@ def test_the_demonstration_tells_its_cam_in_words(cam):
     window, sheet = cam()
     words = sheet.turn.words.text()
     assert "Lobe separation 110.0 cam degrees; the cam stands 4.0 crank degrees advanced." in words
-    assert "Intake: 0.547 in at the valve" in words
+    assert "Intake: 0.550 in at the valve" in words
     assert "Nothing that rests on it passes" in sheet.turn.grounds.text()
     sheet.turn.drawing.grab()
     valve = turn_of(window.session.book, "intake").valve
@@ -120,7 +120,7 @@ def test_the_cursor_is_walked_and_dragged_and_tells_its_figures(cam, qtbot):
     _, sheet = cam()
     view = sheet.turn.drawing
     assert sheet.turn.figures.text().startswith(
-        "At TDC of the overlap; intake 0.172 in; exhaust 0.134 in; piston 0.000 in"
+        "At TDC of the overlap; intake 0.173 in; exhaust 0.135 in; piston 0.000 in"
     )
     qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(view, Qt.Key.Key_Left)
@@ -157,7 +157,7 @@ def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     rows = list(csv.reader(io.StringIO((tmp_path / "curves.csv").read_text())))
     assert rows[0][:2] == ["crank angle (deg from TDC of the overlap)", "intake valve lift (in; measured)"]
     assert rows[0][-1] == "piston below TDC (in)"
-    assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.547, abs=0.002)
+    assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.550, abs=0.002)
     drawn = ET.fromstring((tmp_path / "turn.svg").read_text())
     assert "intake 0.547" in [one.text for one in drawn.iter("{http://www.w3.org/2000/svg}text")]
     told = []

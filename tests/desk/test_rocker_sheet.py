@@ -174,7 +174,7 @@ def test_the_finder_names_the_stocked_lengths_next_to_what_the_schools_ask_for(f
     assert window.session.engine.pushrod_stock[0] == pytest.approx(190.5)
     page.stock.setText("7.9 to 7.5 by .05")
     page.take_stock()
-    assert "the first length has to be the shorter one" in page.wrong.text()
+    assert "the first size has to be the smaller one" in page.wrong.text()
     assert page.stock.text() == "7.9 to 7.5 by .05", "what was refused stays to be mended"
     page.quoted.setCurrentIndex(1)
     page.quoted.activated.emit(1)

@@ -45,7 +45,7 @@ _FAMILIES = (
             "retainer_rocker", "retainer_spigot", "spring_inside", *RESTS_ON, *UNDERSIDE),
     _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
-            "shaft_side_play", "guide_plate", *RESTS_ON, *SLOT, *TURNS),
+            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", *RESTS_ON, *SLOT, *TURNS),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

@@ -41,13 +41,19 @@ SIDEWAYS = Check(
 SIDE_PLAY = Check(
     "shaft_side_play", "Side play on the shaft", "rocker", "length", "Room of a rocker along its shaft between its spacers.",
 )  # fmt: skip
+WIPE_MIDDLE = Check(
+    "wipe_middle", "Wipe on the cam pad", "rocker", "length", "Middle of the lobe's wipe from the pad's; toward the valve positive.",
+)  # fmt: skip
+WIPE_ROOM = Check(
+    "wipe_room", "Pad beside the wipe", "rocker", "length", "What is left of the cam pad beside the lobe's wipe.",
+)  # fmt: skip
 GUIDE_PLATE = Check("guide_plate", "Guide plate", "rocker", OBSERVED, "How the pushrod runs in its guide plate.")
 
 
 def check_rocker_seen(book: Book) -> list[Finding]:
     """Give the findings of everything that was read with the rockers in place."""
     found = _preload(book) if book.engine.lifter.startswith("hydraulic") else _lash(book)
-    found += [one for check in (SIDEWAYS, SIDE_PLAY) if is_given(book, check.name)
+    found += [one for check in (SIDEWAYS, SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM) if is_given(book, check.name)
               for one in on_valves(book, check, everywhere(book, check.name), {})]  # fmt: skip
     if book.engine.gear != "pushrod":
         return found

@@ -61,6 +61,7 @@ class ReadingBar(QWidget):
         self.understood.setObjectName("barUnderstood")
         self.understood.setWordWrap(True)
         self.hint.setObjectName("barSmall")
+        self.hint.setWordWrap(True)  # a caution is never cut
         self.hint.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)  # it never pushes the entry
         self.then.setObjectName("barSmall")
         for widget, name in (

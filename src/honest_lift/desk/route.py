@@ -11,9 +11,10 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import JUDGED, STEPS, Session
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.edits import readings_at
+from honest_lift.facts.engine import Engine
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import ENGINE, at_position
-from honest_lift.facts.quantities import rocker
+from honest_lift.facts.quantities import follower, rocker
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.staleness import stale_among
 
@@ -110,6 +111,23 @@ def _of_head(session: Session) -> tuple[int, int]:
     return sum(one in read for one in asked), len(asked)
 
 
+def _of_gear(engine: Engine, known: set[str]) -> tuple[int, int]:
+    """Give how many dimensions of the gear are known; of buckets, how many shims."""
+    fixed = engine.rocker_mount == "shaft"
+    if engine.gear == "bucket":
+        return sum(engine.fitted("lash shim", one.id) is not None for one in engine.layout.positions), len(
+            engine.layout.positions
+        )
+    if engine.gear == "finger follower":
+        needed = [name for name in follower.FINGER if name != "lash_pad" and (fixed or name != "pivot_up")]
+        known |= {"base_circle"} if any(one.base_circle_mm for one in engine.lobes) else set()
+    else:
+        skipped = {"stud_lean", "pushrod_length" if fixed else "pivot_up"}
+        known |= {"pushrod_length"} if known & {"pushrod_overall", "pushrod_gauge"} else set()
+        needed = [name for name in rocker.GEOMETRY if name not in skipped]
+    return sum(name in known for name in needed), len(needed)
+
+
 def progress(session: Session, step: str) -> tuple[int, int]:
     """Give how much of a step is there, and of how much."""
     engine = session.engine
@@ -141,10 +159,7 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         known = {fact.quantity for fact in engine.facts} | {
             one.reading.quantity for one in standing(session.book.journal)
         }
-        skipped = {"stud_lean", "pushrod_length" if engine.rocker_mount == "shaft" else "pivot_up"}
-        known |= {"pushrod_length"} if known & {"pushrod_overall", "pushrod_gauge"} else set()
-        needed = [name for name in rocker.GEOMETRY if name not in skipped]
-        return (sum(name in known for name in needed), len(needed)) if engine.gear == "pushrod" else (0, 0)
+        return _of_gear(engine, known)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)

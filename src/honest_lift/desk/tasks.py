@@ -23,6 +23,12 @@ _OF_VALVES = (
 )  # fmt: skip
 _OF_HEADS = ("valve_drop", "chamber_volume", "lobe_centreline")
 _WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
+_OF_GEAR = {
+    "pushrod": (*_WITH_ROCKER, "lash", "retainer_rocker"),
+    "finger follower": ("mark_middle", "mark_width", "wipe_middle", "wipe_room", "lash", "lash_pad",
+                        "roller_sideways", "retainer_rocker"),
+    "bucket": ("lash", "lash_shim"),
+}  # fmt: skip
 _ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 
@@ -77,7 +83,7 @@ def tasks_of(session: Session) -> list[Task]:
     if session.step == "head":
         return head_tasks()
     if session.step == "rocker":
-        return [Task(name, CATALOG[name].title) for name in (*_WITH_ROCKER, "lash", "retainer_rocker")]
+        return [Task(name, CATALOG[name].title) for name in _OF_GEAR[session.engine.gear]]
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
     if session.step != "readings":
         return of_valves

@@ -11,6 +11,7 @@ from honest_lift.drawings.scene import Box, Ink, Line, Scene, Stroke, Words
 _WIDE = 10.0  # of a valve in the picture
 _ROOM = 1.25  # over the furthest end
 _LEAST_MM = 1.0
+_FEWEST = 12  # so that the marks of a few valves are not drawn as wide as a head
 
 
 class ValveMark(Struct, frozen=True):
@@ -29,7 +30,7 @@ def marks_scene(marks: list[ValveMark], limit_mm: float, words: str, *, pale: bo
     ends = [abs(end) + one.u_mm for one in marks for end in (one.inner, one.outer) if isfinite(end)]
     ends += [abs(end) for one in marks if one.seen for end in one.seen]
     high = _ROOM * max([_LEAST_MM, *ends])
-    wide = _WIDE * max(len(marks), 1)
+    wide = _WIDE * max(len(marks), _FEWEST)
     strokes: list[Stroke] = [Line(0, 0, wide, 0, "faint", True), Words(0, high * 1.15, words, "left", "small", "faint")]
     if isfinite(limit_mm) and limit_mm < high:
         strokes += [Line(0, side * limit_mm, wide, side * limit_mm, "faint", True) for side in (-1, 1)]

@@ -60,6 +60,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     calibrations: tuple[Calibration, ...] = ()
     pushrod_stock: tuple[float, ...] = ()  # lengths in mm to be had, quoted as `pushrods_quoted` says
     pushrods_quoted: Quoted = "middles"
+    bucket_stock: tuple[ShimSize, ...] = ()  # shims for buckets in the drawer
+    bucket_sold: tuple[float, ...] = ()  # sizes in mm that can be bought
     shim_stock: tuple[ShimSize, ...] = ()
     hardened_base: bool = False  # a hardened shim or cup lies under every spring: aluminium heads
     limits: tuple[Limit, ...] = field(default_factory=default_limits)

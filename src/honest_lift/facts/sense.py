@@ -29,7 +29,7 @@ _BY_NAME = {
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
 }  # fmt: skip
 _OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
-_PUSHROD = (30.0, 500.0)
+_PUSHROD, _BUCKET = (30.0, 500.0), (0.3, 10.0)
 _ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
 _DRAWN = {"x_mm", "y_mm"}
 
@@ -40,7 +40,7 @@ def sensible(book: Book) -> Book:
     engine = book.engine
     facts = tuple(fact for fact in engine.facts if not _fact_is_odd(fact, aside))
     changed: dict[str, Any] = {}
-    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances", "lobes"):
+    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances", "lobes", "bucket_stock"):
         rows = tuple(
             _mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table)
         )
@@ -56,6 +56,9 @@ def sensible(book: Book) -> Book:
     if any(why := out_of_sense(one, *_PUSHROD) for one in engine.pushrod_stock):
         aside.append(SetAside("engine", "pushrod_stock", repr(engine.pushrod_stock), why))
         changed["pushrod_stock"] = ()
+    if any(why := out_of_sense(one, *_BUCKET) for one in engine.bucket_sold):
+        aside.append(SetAside("engine", "bucket_sold", repr(engine.bucket_sold), why))
+        changed["bucket_sold"] = ()
     layout = engine.layout
     journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
     if not aside:

@@ -134,7 +134,7 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         for member in [place.member] if place.member else several:
             yield _Need(LACKS, one.quantity, member), of_spring(place.name, member)
     elif "engine" in CATALOG[one.quantity].places:
-        words = "state it, or measure it at one valve"
+        words = f"{CATALOG[one.quantity].title}: state or measure it"
         yield _Need(LACKS, one.quantity, stated=words, page=CATALOG[one.quantity].page), None
     else:
         yield _Need(LACKS, one.quantity, place.member if place else ""), place
@@ -172,7 +172,10 @@ def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
     elif "engine" not in CATALOG[one.quantity].places or means_of(book.engine, one.quantity, one.value):
         yield _Need(STALE, one.quantity, one.asked.member), one.asked
     else:
-        yield _Need(STALE, one.quantity, stated="state it with its tolerance", page=CATALOG[one.quantity].page), None
+        yield (
+            _Need(STALE, one.quantity, stated=f"{row.title}: state its tolerance", page=CATALOG[one.quantity].page),
+            None,
+        )
 
 
 def _unlimited(finding: Finding) -> _Need:

@@ -130,6 +130,11 @@ def _slot(engine: Engine, one: Finding) -> list[str]:
             "another pushrod length: it moves the swing toward one end"]  # fmt: skip
 
 
+def _wipe(engine: Engine, one: Finding) -> list[str]:
+    how = "towers or pivot shimmed" if engine.rocker_mount == "shaft" else "another pad on the tip, the pivot set anew"
+    return [f"{how}: Rocker, Geometry says which centres the wipe, and Pads and towers what a change moves"]
+
+
 def _sideways(engine: Engine, one: Finding) -> list[str]:
     return ["spacers or a moved stand bring the roller over the stem; on studs the guide plate does"]
 
@@ -190,5 +195,5 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
     "half_lift": _half_lift, "uneven_tip": _tip_angle, "preload": _preload, "plunger_left": _preload,
     "lash_set": _lash, "pushrod_to_head": _pushrod_head, "slot_stud": _slot, "roller_sideways": _sideways,
-    "shaft_side_play": _play, "true_ratio": _ratio,
+    "shaft_side_play": _play, "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

@@ -5,6 +5,7 @@ from __future__ import annotations
 from honest_lift.estimates.cam_card import contradictions
 from honest_lift.estimates.cam_turn import Turn, advance_deg, separation_deg
 from honest_lift.facts.engine import Book
+from honest_lift.mechanics.cam.carried import ByGear
 from honest_lift.mechanics.cam.turn import ValveTurn, overlap_area, overlap_deg
 from honest_lift.numbers.units import in_words
 
@@ -44,6 +45,8 @@ def cam_words(book: Book, turns: dict[str, Turn], check_mm: float = CHECK_MM) ->
             f"Overlap: {seat:.0f} degrees off the seats ({in_words(_SEAT_MM, 'length', unit)}), {check:.1f} at "
             f"{in_words(check_mm, 'length', unit)} of valve lift, area {area:.{2 if unit == 'in' else 1}f} {unit} x degrees."
         )
+    if any(one.valve and isinstance(one.valve.carried, ByGear) for one in turns.values()):
+        lines.append("The lift goes through the rocker's own dimensions, not through one ratio.")
     lines += _placed(turns)
     lines += [f"The card contradicts itself, {one}." for one in contradictions(book)]
     return tuple(f"{one[:1].upper()}{one[1:]}" for one in lines)

@@ -54,7 +54,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         f"ends {ends}.",
     ]
     lines.append(_side_load(rocker, mark))
-    if abs(travel) >= _SAME_MM:
+    if abs(travel) >= _SAME_MM and rocker.linkage is not None:
         what = "stand" if rocker.on_shaft else "pushrod"
         too = _WRONG["shaft" if rocker.on_shaft else "stud"][0 if travel > 0 else 1]
         lines.append(
@@ -62,7 +62,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         )
     if rocker.unproven:
         lines.append(f"It proves nothing: {rocker.unproven}.")
-    return (*lines, _BELIEF)
+    return (*lines, _BELIEF) if rocker.linkage is not None else tuple(lines)
 
 
 def _side_load(rocker: Rocker, mark: Mark) -> str:
@@ -83,7 +83,7 @@ def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return ()
-    length, (more, less) = _lengths(book), ("higher", "lower") if now.on_shaft else ("longer", "shorter")
+    length, what, (more, less) = _lengths(book), *own_words(book, on_shaft=now.on_shaft)
 
     def asked(found: Rocker | None) -> str:
         if found is None:
@@ -92,7 +92,14 @@ def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
         return "as it is" if abs(off) < _NOTHING_MM else f"{length(abs(off))} {more if off > 0 else less}"
 
     told = ", ".join(f"{SCHOOLS[school]} {asked(found)}" for school, found in best_of(book, role, position).items())
-    return (f"{'Stand' if now.on_shaft else 'Pushrod'} by the schools: {told}.",)
+    return (f"{what} by the schools: {told}.",)
+
+
+def own_words(book: Book, *, on_shaft: bool) -> tuple[str, tuple[str, str]]:
+    """Name the part that is moved to put the geometry right, and its two ways."""
+    if book.engine.gear == "finger follower":
+        return ("Pivot", ("higher", "lower")) if on_shaft else ("Pad on the tip", ("thicker", "thinner"))
+    return ("Stand", ("higher", "lower")) if on_shaft else ("Pushrod", ("longer", "shorter"))
 
 
 def seen_words(book: Book, role: str, position: str) -> tuple[str, ...]:

@@ -8,36 +8,53 @@ from honest_lift.desk.engine.page import Page
 from honest_lift.desk.engine.stated_table import StatedTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe
-from honest_lift.facts.quantities import rocker
+from honest_lift.facts.quantities import follower, rocker
 
 _ROLES = ("", "intake", "exhaust")
-_PLACES = {row.name: _ROLES for row in rocker.ROWS if "role" in row.places}
+_OF_FINGER = (*follower.FINGER, "pad_middle", "under_rocker", "retainer_below", "retainer_across")
+_PLACES = {
+    "pushrod": {row.name: _ROLES for row in rocker.ROWS if "role" in row.places}
+    | {"checking_shortest": ("",), "checking_pitch": ("",)},
+    "finger follower": dict.fromkeys(_OF_FINGER, _ROLES),
+    "bucket": {},
+}
 _HINT = (
     "Seen from the side, everything counts from the closed valve's tip: along the stem up, square to it away from the pivot. "
     "What holds for both is stated for the engine. Point at a line for how it is measured."
 )
-_MOUNTS = {"stud": "on studs: the nut sets the lash, a longer pushrod raises the pivot",
-           "shaft": "on a shaft: the stand sets the pivot, the adjuster the lash"}  # fmt: skip
+_MOUNTS = {
+    "pushrod": {"stud": "on studs: the nut sets the lash, a longer pushrod raises the pivot",
+                "shaft": "on a shaft: the stand sets the pivot, the adjuster the lash"},
+    "finger follower": {"stud": "pivot on a screw or a hydraulic lifter: it sets the lash",
+                        "shaft": "pivot fixed: the pad on the tip sets the lash"},
+    "bucket": {"stud": "buckets have no arms: their shims are on the rocker sheet"},
+}  # fmt: skip
 
 
 class RockerPage(Page):
-    """How the rocker is carried above, its dimensions below."""
+    """How the rocker or finger is carried above, its dimensions below."""
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _HINT)
         self.mount = QComboBox()
         self.mount.setAccessibleName(self.tr("how the rockers are carried"))
-        for key, words in _MOUNTS.items():
-            self.mount.addItem(self.tr(words), key)
         self.mount.activated.connect(lambda _: self._carry())
         self.add_row(self.mount)
-        self.stated = StatedTable(session, _PLACES, self.tr("The rocker's plane"), 250)
+        self.stated = StatedTable(session, _PLACES[session.engine.gear], self.tr("The rocker's plane"), 250)
         self.facts = self.follow(self.stated.view, lambda row: None)
         self.column.addWidget(self.facts, 1)
+        self._gear = ""
         self.refresh()
 
     def refresh(self) -> None:
-        self.mount.setCurrentIndex(list(_MOUNTS).index(self.session.engine.rocker_mount))
+        gear = self.session.engine.gear
+        if gear != self._gear:
+            self._gear = gear
+            self.mount.clear()
+            for key, words in _MOUNTS[gear].items():
+                self.mount.addItem(self.tr(words), key)
+            self.stated.show_places(_PLACES[gear])
+        self.mount.setCurrentIndex(max(self.mount.findData(self.session.engine.rocker_mount), 0))
         self.stated.refresh()
 
     def _carry(self) -> None:

@@ -38,6 +38,10 @@ class StatedTable:
         self.view = RecordTable(self._columns(), title)
         self._shown: dict[str, str] = {}
 
+    def show_places(self, places: Mapping[str, Sequence[str]]) -> None:
+        """Show other quantities from now on."""
+        self._places = places
+
     def refresh(self) -> None:
         """Follow the session."""
         engine = self.session.engine

@@ -14,7 +14,7 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Describe, StrikeOut, reading_of
 from honest_lift.facts.place import at_position
-from honest_lift.facts.pushrod_stock import read_stock
+from honest_lift.facts.stock_line import read_sizes
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -186,7 +186,7 @@ class FinderPage(QWidget):
     def take_stock(self) -> None:
         """State what can be bought. What can't be read stays in the line, with the reason."""
         try:
-            stock = read_stock(self.stock.text(), self.session.unit("length"))
+            stock = read_sizes(self.stock.text(), self.session.unit("length"), CATALOG["pushrod_length"].physical)
         except EntryError as error:
             self.wrong.setText(str(error))
             return

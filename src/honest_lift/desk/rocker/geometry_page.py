@@ -10,8 +10,10 @@ from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSlider, QVBoxLayout, QWidget
 from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.finger import finger_scene
 from honest_lift.drawings.marks import marks_scene
 from honest_lift.drawings.rocker import side_scene, tip_scene
+from honest_lift.drawings.scene import Scene
 from honest_lift.facts.edits import Confirm, reading_of
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.units import in_figures, in_words
@@ -121,26 +123,39 @@ class GeometryPage(QWidget):
         if not off:
             return self.tr("as stated")
         pair = ("higher", "lower") if on_shaft else ("longer", "shorter")
+        if self.session.engine.gear == "finger follower":
+            pair = ("pivot higher", "pivot lower") if on_shaft else ("pad thicker", "pad thinner")
         return f"{in_words(abs(off), 'length', self.session.unit('length'))} {pair[0] if off > 0 else pair[1]}"
 
     def _draw(self) -> None:
-        from honest_lift.sheets.rocker_words import side_of_gear, tip_of_gear
+        from honest_lift.sheets.rocker_words import tip_of_gear
 
-        share, book = self.lift.value() / _STEPS, self.session.book
-        side = side_of_gear(book, self.rocker, share)
-        tip = tip_of_gear(book, self.rocker, share, self._valve[1], self.placed)
-        self.drawing.show_scenes(
-            [(3, side_scene(side, self.tr("its dimensions are not stated yet"))), (1, tip_scene(tip))]
+        share = self.lift.value() / _STEPS
+        tip = tip_of_gear(self.session.book, self.rocker, share, self._valve[1], self.placed)
+        self.drawing.show_scenes([(3, self._side(share)), (1, tip_scene(tip))])
+
+    def _side(self, share: float) -> Scene:
+        """Draw the gear that the engine has, from the side."""
+        from honest_lift.sheets.finger_words import finger_side
+        from honest_lift.sheets.rocker_words import side_of_gear
+
+        finger = finger_side(self.session.book, self.rocker, share)
+        if finger is not None:
+            return finger_scene(finger)
+        return side_scene(
+            side_of_gear(self.session.book, self.rocker, share), self.tr("its dimensions are not stated yet")
         )
 
     def _say(self) -> None:
         from honest_lift.estimates.rocker import rocker_of
+        from honest_lift.sheets.finger_words import wipe_words
         from honest_lift.sheets.rocker_words import rocker_words, schools_words, seen_words
 
         book, (role, position) = self.session.book, self._valve
         if not self._asked:  # what is tried changes neither what was seen nor what the schools ask for
             self._asked = (seen_words(book, role, position), schools_words(book, role, position))
-        told = rocker_words(book, rocker_of(book, role, position, self._own))
+        tried = rocker_of(book, role, position, self._own)
+        told = (*rocker_words(book, tried), *wipe_words(book, tried, position))
         self.words.setText("\n\n".join("\n".join(one) for one in (told, *self._asked) if one))
         self._show_marks()
         self._show_placed()

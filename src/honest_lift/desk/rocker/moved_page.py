@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from msgspec import Struct
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
@@ -11,10 +13,20 @@ from honest_lift.desk.session import Session
 from honest_lift.numbers.entry import Field, parse
 from honest_lift.numbers.units import in_figures
 
+if TYPE_CHECKING:
+    from honest_lift.estimates.rocker import Rocker
+    from honest_lift.facts.engine import Book
+    from honest_lift.sheets.moved_words import MovedRow
+
 _TOGETHER = "together"
 _HINT = (
     "Type what was cut, raised or changed since the geometry was measured; a blank counts for nothing. Each line tells the pushrod "
     "that puts the same geometry back, what preload changes by if nothing is done, and the mark with the lash set anew."
+)
+
+_FINGER_HINT = (
+    "Type what was raised, cut or changed since the dimensions were measured; a blank counts for nothing. Each line tells what "
+    "gives the lash back, pad or pivot, what the lash is if nothing is done, and where the wipe then lies."
 )
 
 
@@ -29,11 +41,11 @@ class Moved(Struct, frozen=True):
 
 
 class MovedPage(QWidget):
-    """A table of changes. It is looked at only: nothing is stated by it."""
+    """A table of changes of one kind of gear. It is looked at only: nothing is stated by it."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, gear: str = "pushrod") -> None:
         super().__init__()
-        self.session = session
+        self.session, self.gear = session, gear
         self.amounts: dict[str, float | None] = {}
         self.words = QLabel()
         self.words.setWordWrap(True)
@@ -48,7 +60,7 @@ class MovedPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 4, 0, 0)
         column.setSpacing(6)
-        column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(hint_label(self.tr(_HINT if gear == "pushrod" else _FINGER_HINT)))
         column.addWidget(self.table, 1)
         column.addWidget(self.words)
         column.addWidget(self.wrong)
@@ -67,23 +79,42 @@ class MovedPage(QWidget):
     def refresh(self) -> None:
         """Follow the session."""
         from honest_lift.estimates.rocker import rocker_of
-        from honest_lift.sheets.moved_words import CHANGES, MovedRow, moved_row, together
 
         book, one = self.session.book, self.session.engine.position(self.session.position)
         rocker = rocker_of(book, one.role if one else "intake", one.id if one else "", with_doubt=False)
         typed = {key: amount for key, amount in self.amounts.items() if amount is not None}
-        told = {key: moved_row(book, rocker, key, amount) for key, amount in typed.items()}
-        if typed.keys() - {"nut"}:
-            told[_TOGETHER] = together(book, rocker, typed)
-        nothing = MovedRow()
+        told = self._told(book, rocker, typed)
         rows = []
-        for key in (*CHANGES, _TOGETHER):
-            row = told.get(key, nothing)
-            rows.append(Moved(key, self.amounts.get(key), row.pushrod, row.mark, row.whole))
+        for key in (*self._changes, _TOGETHER):
+            row = told.get(key)
+            rows.append(
+                Moved(key, self.amounts.get(key), row.pushrod, row.mark, row.whole)
+                if row
+                else Moved(key, self.amounts.get(key))
+            )
         unit = self.session.unit("length")
         self.table.show_records(rows, self._columns() if unit != self._unit else None)
         self._unit = unit
         self._say()
+
+    def _told(self, book: Book, rocker: Rocker, typed: dict[str, float]) -> dict[str, MovedRow]:
+        """Tell each change by itself, and all of them together."""
+        from honest_lift.sheets.finger_words import finger_moved
+        from honest_lift.sheets.moved_words import moved_row, together
+
+        if self.gear != "pushrod":
+            told = {key: finger_moved(book, rocker, {key: amount}) for key, amount in typed.items()}
+            return told | ({_TOGETHER: finger_moved(book, rocker, typed)} if typed else {})
+        told = {key: moved_row(book, rocker, key, amount) for key, amount in typed.items()}
+        return told | ({_TOGETHER: together(book, rocker, typed)} if typed.keys() - {"nut"} else {})
+
+    @property
+    def _changes(self) -> dict[str, tuple[str, str, tuple[float, float]]]:
+        """Give title, dimension and range of each change."""
+        from honest_lift.sheets.finger_words import FINGER_CHANGES
+        from honest_lift.sheets.moved_words import CHANGES
+
+        return CHANGES if self.gear == "pushrod" else FINGER_CHANGES
 
     def _say(self) -> None:
         """Say what the chosen line comes to, whole; without a choice, what all do together."""
@@ -94,41 +125,26 @@ class MovedPage(QWidget):
 
     def _columns(self) -> tuple[Column, ...]:
         def title(one: Moved) -> str:
-            return _titles().get(one.id, self.tr("all of these together"))
+            return self._changes[one.id][0] if one.id in self._changes else self.tr("all of these together")
 
         def amount(one: Moved) -> str:
             if one.amount is None:
                 return ""
-            dimension = _dimension(one.id)
+            dimension = self._changes[one.id][1]
             return in_figures(one.amount, dimension, self.session.unit(dimension))
 
         def put(one: Moved, text: str) -> Moved:
             if one.id == _TOGETHER:
                 raise ValueError(self.tr("this line adds up the others: type the amount beside what was changed"))
-            dimension, inside = _dimension(one.id), _inside(one.id)
+            _, dimension, inside = self._changes[one.id]
             return Moved(one.id, parse(text, Field.within(dimension, self.session.unit(dimension), inside)))
 
+        same, left = ("for the same geometry", "mark if left as it is")
+        if self.gear != "pushrod":
+            same, left = ("what gives the lash back", "if left as it is")
         return (
-            Column(self.tr("what moved"), title, width=235),
+            Column(self.tr("what moved"), title, width=255),
             Column(self.tr("by"), amount, put, right=True, width=58),
-            Column(self.tr("for the same geometry"), lambda one: one.pushrod, width=185),
-            Column(self.tr("mark if left as it is"), lambda one: one.mark),
+            Column(self.tr(same), lambda one: one.pushrod, width=185),
+            Column(self.tr(left), lambda one: one.mark),
         )
-
-
-def _titles() -> dict[str, str]:
-    from honest_lift.sheets.moved_words import CHANGES
-
-    return {key: title for key, (title, _, _) in CHANGES.items()}
-
-
-def _dimension(key: str) -> str:
-    from honest_lift.sheets.moved_words import CHANGES
-
-    return CHANGES[key][1]
-
-
-def _inside(key: str) -> tuple[float, float]:
-    from honest_lift.sheets.moved_words import CHANGES
-
-    return CHANGES[key][2]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QLabel, QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.rocker.bucket_page import BucketPage
 from honest_lift.desk.rocker.finder_page import FinderPage
 from honest_lift.desk.rocker.geometry_page import GeometryPage
 from honest_lift.desk.rocker.moved_page import MovedPage
@@ -11,7 +12,10 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.facts.place import position_title
 
-_PAGES = {"pushrod": ("Geometry", "Pushrod finder", "What moved it")}
+_PAGES = {
+    "pushrod": ("Geometry", "Pushrod finder", "What moved it"), "finger follower": ("Geometry", "Pads and towers"),
+    "bucket": ("Bucket shims",),
+}  # fmt: skip
 
 
 class RockerSheet(QWidget):
@@ -23,7 +27,11 @@ class RockerSheet(QWidget):
         self.setObjectName("sheet")
         self.subtitle = QLabel()
         self.geometry_page, self.finder, self.moved = GeometryPage(session), FinderPage(session), MovedPage(session)
-        self.pages = {"Geometry": self.geometry_page, "Pushrod finder": self.finder, "What moved it": self.moved}
+        self.pads, self.buckets = MovedPage(session, "finger follower"), BucketPage(session)
+        self.pages = {
+            "Geometry": self.geometry_page, "Pushrod finder": self.finder, "What moved it": self.moved,
+            "Pads and towers": self.pads, "Bucket shims": self.buckets,
+        }  # fmt: skip
         self.tabs, self.stack = QTabBar(), QStackedWidget()
         self.tabs.setExpanding(False)
         self.tabs.setDrawBase(False)

@@ -139,7 +139,8 @@ def wipe_of(gear: FingerGear, pad_middle_deg: Array, lobe_mm: Array, slope_mm: A
     one side and on the closing to the other; the finger's own turning does the rest. `pad_middle_deg`: from the finger's arm
     to the middle of the pad's arc. Gear fields (...); the wipe has their shape.
     """
-    lobe, slope = (one.reshape(-1, *[1] * np.ndim(gear.pivot_out)) for one in (lobe_mm, np.abs(slope_mm)))
+    several = np.broadcast(*(getattr(gear, name) for name in gear.__dataclass_fields__)).ndim
+    lobe, slope = (one.reshape(-1, *[1] * several) for one in (lobe_mm, np.abs(slope_mm)))
     x, y = gear.roller(lobe)
     line = np.arctan2(gear.cam_y - y, gear.cam_x - x) - np.radians(gear.angle_deg(lobe) + gear.finger_angle_deg)
     pressure = np.arctan2(slope, gear.base_radius + gear.follower_radius + lobe)

@@ -24,3 +24,10 @@ def fingered(tolerance: float | None = 0.05, mount: str = "stud", without: str =
     for role in ("intake", "exhaust"):
         made.do(Put("lobes", CamLobe(role, durations, 108.0, "invented")))
     return made.do(Describe({"units": {**made.engine.units, "length": "mm"}}, "metric"))
+
+
+def sliding(**changed: float) -> Bench:
+    """Give the same engine with a sliding pad of 30 mm in place of the roller."""
+    return fingered(
+        **{"follower_radius": 30.0, "finger_arm": 23.1, "finger_angle": -46.9, "pad_middle": 129.0} | changed
+    )

@@ -8,7 +8,7 @@ from gears import GEAR, dimensioned
 from honest_lift.checks.examine import examine
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
-from honest_lift.facts.place import at_position
+from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.plans.cures import cures_for
 
@@ -156,6 +156,8 @@ def test_lash_is_held_against_the_card_cold_or_hot_and_a_stated_lash_is_not_read
     assert (found["1i"].verdict.word, found["2i"].verdict.word) == ("passes", "fails")
     assert "looser" not in cures_for(made.book, found["2i"])[0]
     assert found["1e"].verdict.word == "unproven"
+    made.read("lash", at_role("exhaust"), 0.46, "feeler", "feeler")
+    assert words(made, "lash_set", "2e") == "unproven", "read for all, set at none"
     made.read("lash", at_position("1e"), 0.46, "feeler_hot", "feeler")
     last = examine(made.book).finding("lash_set", "1e")
     assert (last.verdict.word, last.figure != last.figure) == ("unproven", True), (

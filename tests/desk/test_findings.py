@@ -138,7 +138,7 @@ def test_an_engine_in_which_all_passes_leaves_nothing_to_measure():
 def test_an_empty_engine_is_told_what_to_state():
     bench = Bench()
     told = [one.stated for one in next_steps(bench.book, examine(bench.book)) if one.stated]
-    assert "state it, or measure it at one valve" in told
+    assert any(one.endswith(": state or measure it") for one in told)
     assert "state the target height" in told
 
 

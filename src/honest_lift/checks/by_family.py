@@ -16,9 +16,8 @@ from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
-from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
-from honest_lift.facts.fitments import Slot
 from honest_lift.facts.remember import by_value
 
 Family = Callable[[Book], list[Finding]]
@@ -26,9 +25,8 @@ Family = Callable[[Book], list[Finding]]
 
 def _family(check: Family, *quantities: str) -> Family:
     """Make a family that remembers: it sees only its own quantities, and the parts they depend on."""
-    slots: set[Slot] = {slot for name in quantities for way in CATALOG[name].ways for slot in way.depends}
     remembered = by_value(check)
-    return partial(_narrowly, remembered, frozenset(quantities), frozenset(slots | {"spring"}))
+    return partial(_narrowly, remembered, frozenset(quantities), slots_of(quantities) | {"spring"})
 
 
 def _narrowly(check: Family, quantities: frozenset[str], slots: frozenset[str], book: Book) -> list[Finding]:

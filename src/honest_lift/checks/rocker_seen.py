@@ -42,7 +42,8 @@ SIDE_PLAY = Check(
     "shaft_side_play", "Side play on the shaft", "rocker", "length", "Room of a rocker along its shaft between its spacers.",
 )  # fmt: skip
 WIPE_MIDDLE = Check(
-    "wipe_middle", "Wipe on the cam pad", "rocker", "length", "Middle of the lobe's wipe from the pad's; toward the valve positive.",
+    "wipe_middle", "Wipe on the cam pad", "rocker", "length",
+    "Middle of the wipe from the middle of the pad; toward the valve positive.",
 )  # fmt: skip
 WIPE_ROOM = Check(
     "wipe_room", "Pad beside the wipe", "rocker", "length", "What is left of the cam pad beside the lobe's wipe.",
@@ -118,8 +119,8 @@ _NOT_ASKED = Input(
 
 
 def _read_here(one: Input) -> Input:
-    """Keep a lash that was read at this very valve; one that is only stated was not set by anybody."""
-    if one.kind == "measured" or one.ground & Ground.MISSING:
+    """Keep a lash that was read at this very valve; one stated, or read for all of them, was not set here by anybody."""
+    if (one.kind == "measured" and one.where == one.at) or one.ground & Ground.MISSING:
         return one
     return Input(
         "lash", one.where, "missing", ground=Ground.MISSING, note="stated, and not read at this valve", asked=one.asked

@@ -9,14 +9,15 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rockers import rockers_of
+from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
 
-_TRAIN: frozenset[str] = frozenset({"cam", "rocker"})
 _RESTS_ON = frozenset({"valve_lift", "rocker_ratio"}) | RESTS_ON
+_TRAIN = slots_of(_RESTS_ON)
 
 
 def lift_at_valve(book: Book) -> Estimate:

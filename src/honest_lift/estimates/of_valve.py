@@ -12,7 +12,8 @@ from dataclasses import replace
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.fitments import SCOPES, Slot
 from honest_lift.facts.journal import by_place
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_table import READ_AS
@@ -27,11 +28,17 @@ def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Inpu
     found = resolve(book, quantity, place)
     row = CATALOG[quantity]
     slots = {slot for way in row.ways for slot in way.depends}
-    changed = [slot for slot in sorted(slots) if book.engine.fitted(slot, position)]
+    changed = [slot for slot in sorted(slots) if _changed_at(book.engine, slot, position)]
     if not changed or found.ground & Ground.MISSING or (found.kind in _READ and found.where == place.title):
         return found
     note = f"another {changed[0]} was fitted here: measure it at this valve"
     return replace(found, ground=found.ground | Ground.STALE, note=note)
+
+
+def _changed_at(engine: Engine, slot: Slot, position: str) -> bool:
+    """Tell whether another part was ever fitted in a slot of a valve, or of its head."""
+    holder = engine.layout.head_of(position) if SCOPES.get(slot) == "head" else position
+    return engine.fitted(slot, holder) is not None
 
 
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:
@@ -50,6 +57,7 @@ def at_each_valve(book: Book, quantity: str) -> list[Input]:
     nearer |= {one.at for one in book.set_aside if one.at is not None}
     heads = any(place.kind == "head" for place in nearer)
     changed = {one.position for one in engine.fitments if one.slot in slots}
+    heads |= any(SCOPES.get(one.slot) == "head" for one in engine.fitments if one.slot in slots)
     of_role: dict[str, Input] = {}
     found = []
     for one in engine.layout.positions:

@@ -15,13 +15,14 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.rocker import FIGURES, figures_of
 from honest_lift.estimates.rocker_parts import RESTS_ON, kind_of, told_everywhere
+from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.gear.on_the_tip import works
 from honest_lift.numbers.doubt import Array, Figure, Ground
 
 _MOST_RANGES = 3  # so many assumed ranges are scanned over their whole grid; more only say that nothing is proven
-_SLOTS: frozenset[str] = frozenset({"cam", "rocker"})
+_SLOTS = slots_of(RESTS_ON)
 
 
 class Rockers(Struct, frozen=True):

@@ -6,6 +6,8 @@ Ranges are in the inside unit. Outside `physical` a value is refused; outside `p
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from honest_lift.facts.quantities import (
     bare_head,
     cylinder,
@@ -31,3 +33,8 @@ _ROWS = (
     *cylinder.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
+
+
+def slots_of(quantities: Iterable[str]) -> frozenset[str]:
+    """Give every slot that a reading of these quantities may depend on."""
+    return frozenset(slot for name in quantities for way in CATALOG[name].ways for slot in way.depends)

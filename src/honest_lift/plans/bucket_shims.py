@@ -97,13 +97,18 @@ def _valve(book: Book, position: str) -> BucketShim:
     old = fitted.height_mm if fitted and fitted.height_mm is not None else nan
     wanted = wanted_lash_mm(book, position, lash.way)
     lacking = [] if isfinite(old) else ["the shim that is in"]
-    if lash.kind != "measured":
+    read = lash.kind == "measured" and lash.where == lash.at
+    if not read:
         lacking.append("its lash, read by feelers")
-    elif lash.ground & Ground.STALE:
-        lacking.append("its lash read again: something was changed")
+    elif lash.ground:
+        lacking.append(
+            "its lash read again: something was changed"
+            if lash.ground & Ground.STALE
+            else f"its lash read again: {lash.note}"
+        )
     if not isfinite(wanted):
         lacking.append("the lash that is wanted (Cam card)")
-    measured = lash.value if lash.kind == "measured" else nan
+    measured = lash.value if read else nan
     exact = old + measured - wanted
     return BucketShim(position, old, measured, wanted, exact, missing=" and ".join(lacking))
 

@@ -4,6 +4,7 @@ import csv
 import io
 from xml.etree import ElementTree as ET
 
+import numpy as np
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 
@@ -61,8 +62,8 @@ def test_the_demonstration_tells_its_cam_in_words(cam):
     assert "Nothing that rests on it passes" in sheet.turn.grounds.text()
     sheet.turn.drawing.grab()
     valve = turn_of(window.session.book, "intake").valve
-    opens, closes = valve.events((0.050 * 1.6 - 0.018) * 25.4)
-    assert closes - opens == pytest.approx(248.0, abs=1e-3), "0.050 of lobe lift, through ratio and lash"
+    opens, closes = valve.events(float(valve.carried.lift(np.array(1.27))))
+    assert closes - opens == pytest.approx(248.0, abs=1e-3), "0.050 of lobe lift, through the rocker's own dimensions"
 
 
 def test_a_card_is_typed_as_it_is_quoted_and_a_mistyped_one_is_explained(cam):
@@ -159,7 +160,7 @@ def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     assert rows[0][-1] == "piston below TDC (in)"
     assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.550, abs=0.002)
     drawn = ET.fromstring((tmp_path / "turn.svg").read_text())
-    assert "intake 0.547" in [one.text for one in drawn.iter("{http://www.w3.org/2000/svg}text")]
+    assert "intake 0.550" in [one.text for one in drawn.iter("{http://www.w3.org/2000/svg}text")]
     told = []
     monkeypatch.setattr(questions, "tell", lambda parent, title, words: told.append(words))
     monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "no" / "curves.csv")

@@ -31,7 +31,7 @@ def roller(sheet):
 def test_the_demonstration_tells_that_its_pushrods_are_short(rocker):
     window, sheet = rocker()
     words = sheet.words.text()
-    assert "It ends outboard: the pushrod is too short." in words
+    assert "The contact ends outboard: the pushrod is too short." in words
     assert "square at half lift 0.056 in longer" in words
     before = window.session.book
     sheet.own.setValue(29)
@@ -40,7 +40,7 @@ def test_the_demonstration_tells_that_its_pushrods_are_short(rocker):
     sheet.own.setSliderDown(True)
     sheet.own.setValue(60)
     sheet.own.setSliderDown(False)
-    assert "It ends inboard: the pushrod is too long." in sheet.words.text()
+    assert "The contact ends inboard: the pushrod is too long." in sheet.words.text()
     assert window.session.book is before, "tried, not stated"
 
 

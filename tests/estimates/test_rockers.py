@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from msgspec.structs import replace
 
 from gears import GEAR, bench, figures
 from honest_lift.estimates.lift import lift_at_valve
@@ -49,6 +50,25 @@ def test_whatever_is_taken_away_from_the_geometry_its_lift_feeds_no_check(name, 
         if how == "untold":
             made.state(name, GEAR[name])
     assert lift_at_valve(made.book).figure.value[0] == pytest.approx(8.966 * 1.6)
+
+
+@pytest.mark.parametrize(
+    ("slot", "where", "stale"),
+    [("valve", "1e", (1, 0)), ("head face", "head", (1, 1)), ("gasket", "head", (1, 1)), ("spring", "1e", (0, 0))],
+)
+def test_a_cut_or_another_valve_makes_the_geometry_stale_where_it_was_done(slot, where, stale):
+    made = bench().state("lobe_lift", 8.966, tolerance=0.01)
+    made.do(Fit((fitment(made.engine, slot, where),), "changed"))
+    assert [not one for one in rockers_of(made.book).proven[:2]] == [bool(one) for one in stale]
+
+
+def test_what_was_read_for_all_after_a_change_speaks_of_what_was_fitted():
+    made = bench(without="lifter_below").state("lobe_lift", 8.966, tolerance=0.01)
+    old = replace(fitment(made.engine, "valve", "1e"), when="2020-01-01T00:00:00Z")
+    made.do(Fit((old,), "another valve, long ago")).read("lifter_below", ENGINE, 187.39, "caliper", "solid")
+    assert rockers_of(made.book).proven.all()
+    made.do(Fit((replace(old, id="later", when="2099-01-01T00:00:00Z"),), "another valve, since"))
+    assert rockers_of(made.book).proven.tolist() == [False, True, True, True]
 
 
 def test_nobody_stated_the_lean_of_the_stud_and_a_measured_lift_goes_before_everything():

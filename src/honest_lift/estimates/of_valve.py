@@ -28,17 +28,18 @@ def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Inpu
     found = resolve(book, quantity, place)
     row = CATALOG[quantity]
     slots = {slot for way in row.ways for slot in way.depends}
-    changed = [slot for slot in sorted(slots) if _changed_at(book.engine, slot, position)]
+    changed = [slot for slot in sorted(slots) if _changed_at(book.engine, slot, position, found)]
     if not changed or found.ground & Ground.MISSING or (found.kind in _READ and found.where == place.title):
         return found
     note = f"another {changed[0]} was fitted here: measure it at this valve"
     return replace(found, ground=found.ground | Ground.STALE, note=note)
 
 
-def _changed_at(engine: Engine, slot: Slot, position: str) -> bool:
-    """Tell whether another part was ever fitted in a slot of a valve, or of its head."""
+def _changed_at(engine: Engine, slot: Slot, position: str, found: Input) -> bool:
+    """Tell whether another part was fitted in a slot of a valve, or of its head; of what was read for all, whether since."""
     holder = engine.layout.head_of(position) if SCOPES.get(slot) == "head" else position
-    return engine.fitted(slot, holder) is not None
+    fitted = engine.fitted(slot, holder)
+    return fitted is not None and not (found.kind in _READ and fitted.when < found.when)
 
 
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:

@@ -57,8 +57,9 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
     if abs(travel) >= _SAME_MM and rocker.linkage is not None:
         what = "stand" if rocker.on_shaft else "pushrod"
         too = _WRONG["shaft" if rocker.on_shaft else "stud"][0 if travel > 0 else 1]
-        lines.append(
-            f"It ends {_side(travel)}: the {what} is too {too}. That sign is sure; the place of the mark is not."
+        lines.insert(
+            0,
+            f"The contact ends {_side(travel)}: the {what} is too {too}. That sign is sure; the place of the mark is not.",
         )
     if rocker.unproven:
         lines.append(f"It proves nothing: {rocker.unproven}.")

@@ -156,7 +156,7 @@ class GeometryPage(QWidget):
             self._asked = (seen_words(book, role, position), schools_words(book, role, position))
         tried = rocker_of(book, role, position, self._own)
         told = (*rocker_words(book, tried), *wipe_words(book, tried, position))
-        self.words.setText("\n\n".join("\n".join(one) for one in (told, *self._asked) if one))
+        self.words.setText("\n\n".join("\n".join(one) for one in (self._asked[1] + told, self._asked[0]) if one))
         self._show_marks()
         self._show_placed()
 

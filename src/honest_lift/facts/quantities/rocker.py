@@ -5,6 +5,7 @@ Along the stem and square to it: the tip of the closed valve is where everything
 
 from __future__ import annotations
 
+from honest_lift.facts.fitments import Slot
 from honest_lift.facts.place import PlaceKind
 from honest_lift.facts.quantity import Quantity, Way
 
@@ -14,10 +15,12 @@ GEOMETRY = (  # what the gear is put together from; stud gear finds its pivot's 
 )  # fmt: skip
 _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
 _PAGE = "Rocker"
+_TIP: tuple[Slot, ...] = ("valve", "seat")  # what counts from the closed valve's tip goes with it
+_BLOCK: tuple[Slot, ...] = ("head face", "gasket", "cam")  # and where the lifter lies with every cut and base circle
 
 
-def _caliper(howto: str) -> tuple[Way, ...]:
-    return (Way("caliper", "caliper", ("caliper", "height_micrometer"), ("rocker",), howto=howto),)
+def _caliper(howto: str, *also: Slot) -> tuple[Way, ...]:
+    return (Way("caliper", "caliper", ("caliper", "height_micrometer"), ("rocker", *also), howto=howto),)
 
 
 def _protractor(howto: str) -> tuple[Way, ...]:
@@ -29,7 +32,7 @@ ROWS: tuple[Quantity, ...] = (
              _caliper("Square to the stem, from its axis to the middle of the shaft or trunnion."),
              "Distance of the rocker's pivot from the stem's axis.", page=_PAGE),
     Quantity("pivot_up", "pivot over the tip", "Y", "length", _ANYWHERE, (-60.0, 60.0), (-20.0, 20.0),
-             _caliper("Along the stem, from the closed valve's tip up to the middle of the pivot; below the tip negative."),
+             _caliper("Along the stem, from the closed valve's tip up to the middle of the pivot; below the tip negative.", *_TIP),
              "Height of the pivot over the closed valve's tip. Stud gear finds its own from the pushrod.", page=_PAGE),
     Quantity("valve_arm", "valve arm", "b", "length", _ANYWHERE, (5.0, 120.0), (25.0, 55.0),
              _caliper("Middle of the pivot to the middle of the roller, or of the pad's own radius."),
@@ -44,10 +47,12 @@ ROWS: tuple[Quantity, ...] = (
              _caliper("Half the roller's diameter; a pad's radius by a radius gauge."),
              "Radius that touches the valve's tip: half the roller, or the pad's arc.", page=_PAGE),
     Quantity("lifter_across", "lifter's cup to the stem", "Tx", "length", _ANYWHERE, (-50.0, 300.0), (60.0, 180.0),
-             _caliper("Square to the stem, the lifter down: from the stem's axis to the middle of the pushrod's lower ball."),
+             _caliper("Square to the stem, the lifter down: from the stem's axis to the middle of the pushrod's lower ball.",
+                      *_BLOCK),
              "Distance of the lifter's cup from the stem's axis, on the pivot's side positive.", page=_PAGE),
     Quantity("lifter_below", "lifter's cup under the tip", "Ty", "length", _ANYWHERE, (10.0, 500.0), (80.0, 280.0),
-             _caliper("Along the stem, the lifter down: from the closed tip to the middle of the pushrod's lower ball."),
+             _caliper("Along the stem, the lifter down: from the closed tip to the middle of the pushrod's lower ball.",
+                      *_TIP, *_BLOCK),
              "How far the lifter's cup lies under the closed valve's tip, along the stem.", page=_PAGE),
     Quantity("lifter_lean", "lifter to the stem, angle", "u", "angle", _ANYWHERE, (-80.0, 80.0), (-10.0, 50.0),
              _protractor("Between lifter bore and stem in this plane; the top leaning toward the valve counts positive."),

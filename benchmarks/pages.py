@@ -23,8 +23,9 @@ for step in ("engine", "head", "springs", "heights", "shims", "cam", "rocker", "
             sheet.show_page(page)
             app.processEvents()
     elif hasattr(sheet, "pages"):
-        for index in range(sheet.pages.count()):
-            sheet.pages.setCurrentIndex(index)
+        tabs = sheet.tabs if step == "rocker" else sheet.pages
+        for index in range(tabs.count()):
+            tabs.setCurrentIndex(index)
             app.processEvents()
 for position in session.engine.layout.positions:
     session.go(position.id)

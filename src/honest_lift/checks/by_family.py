@@ -40,10 +40,10 @@ _FAMILIES = (
     _family(check_spring_seats, "spring_seat_height", "spring_seat_runout", "floor_diameter", "pilot_diameter",
             "spring_outside", "spring_inside"),
     _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
-            "retainer_rocker", "retainer_spigot", "spring_inside", *RESTS_ON, *UNDERSIDE),
+            "retainer_spigot", "spring_inside"),
     _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
-            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", *RESTS_ON, *SLOT, *TURNS),
+            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

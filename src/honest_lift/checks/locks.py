@@ -6,10 +6,8 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, is_given, on_valves, where_stated
-from honest_lift.checks.rocker_seen import read_or_worked
 from honest_lift.estimates.estimate import derive, estimate_of
 from honest_lift.estimates.of_spring import inside_of_outer
-from honest_lift.estimates.rocker_room import UNDERSIDE, retainer_room
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.doubt import Array
 
@@ -24,10 +22,6 @@ LOCK_OUT = Check(
 )  # fmt: skip
 LOCK_ENGAGED = Check(
     "lock_engaged", "Lock engaged", "heights", "percent", "Share of the lock's length that is inside the retainer.",
-)  # fmt: skip
-RETAINER_ROCKER = Check(
-    "retainer_rocker", "Retainer to rocker", "heights", "length",
-    "Least distance between retainer and rocker over the whole travel.",
 )  # fmt: skip
 SPRING_ON_RETAINER = Check(
     "spring_on_retainer", "Spring on retainer", "heights", "length",
@@ -46,14 +40,6 @@ def check_locks(book: Book) -> list[Finding]:
         found += where_stated(on_valves(book, LOCK_STEM, derive(np.subtract, made_for, stem), stems), "lock_stem")
     if is_given(book, "retainer_spigot"):
         found += _on_retainer(book)
-    if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
-        worked = any(is_given(book, name) for name in UNDERSIDE)
-        room = (
-            read_or_worked(book, "retainer_rocker", retainer_room(book))
-            if worked
-            else everywhere(book, "retainer_rocker")
-        )
-        found += on_valves(book, RETAINER_ROCKER, room, {})
     return found
 
 

@@ -7,8 +7,8 @@ from dataclasses import replace
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.observed import findings_observed
-from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.of_valve import at_valve, at_valves
+from honest_lift.estimates.estimate import Estimate, estimate_of
+from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.limits import Limit, limit_for
@@ -23,7 +23,7 @@ def names_of(book: Book) -> list[str]:
 
 def everywhere(book: Book, quantity: str, member: str = "") -> Estimate:
     """Give the estimate (n,) of a quantity at every valve."""
-    return at_valves(book, quantity, names_of(book), member)
+    return at_valves(book, quantity, names_of(book), member) if member else estimate_of(at_each_valve(book, quantity))
 
 
 def limits_at(book: Book, check: str) -> list[Limit | None]:

@@ -14,8 +14,7 @@ from honest_lift.checks.on_valves import everywhere, is_given, on_valves
 from honest_lift.checks.tips import above_neighbours
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.lift import either
-from honest_lift.estimates.rocker_room import angle_by_tip
-from honest_lift.estimates.rockers import Rockers, rockers_of
+from honest_lift.estimates.rockers import BY_TIP, Rockers, rockers_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.quantities.rocker import GEOMETRY
 from honest_lift.numbers.doubt import Ground
@@ -53,7 +52,7 @@ def check_rocker_geometry(book: Book) -> list[Finding]:
     found += on_valves(book, HALF_LIFT, rockers.of("off_square_deg"), {})
     if is_given(book, "rocker_ratio"):
         found += _ratio(book, rockers)
-    return found + (_uneven(book) if is_given(book, "stem_tip_height") else [])
+    return found + (_uneven(book, rockers) if is_given(book, "stem_tip_height") else [])
 
 
 def _mark(book: Book, check: Check, rockers: Rockers | None, figure: str) -> list[Finding]:
@@ -84,9 +83,9 @@ def _as_stated(ratio: Estimate) -> Estimate:
     return estimate_of([replace(one, shared=(), own_u=0.0) for each in ratio.inputs for one in each])
 
 
-def _uneven(book: Book) -> list[Finding]:
+def _uneven(book: Book, rockers: Rockers) -> list[Finding]:
     above = above_neighbours(book)
-    added = derive(np.multiply, above, angle_by_tip(book))
+    added = derive(np.multiply, above, rockers.of(BY_TIP))
     terms = {"tip above its neighbours": (above.figure.value, "length")}
     return on_valves(book, UNEVEN_TIP, added, terms, _preload_words(book, above))
 

@@ -14,7 +14,7 @@ from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.on_valves import everywhere, is_given, looked_at, names_of, on_valves
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.lift import either
-from honest_lift.estimates.rocker_room import SLOT, preload_by_turns, slot_room
+from honest_lift.estimates.rocker_room import SLOT, UNDERSIDE, preload_by_turns, retainer_room, slot_room
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading
@@ -48,6 +48,10 @@ WIPE_MIDDLE = Check(
 WIPE_ROOM = Check(
     "wipe_room", "Pad beside the wipe", "rocker", "length", "What is left of the cam pad beside the lobe's wipe.",
 )  # fmt: skip
+RETAINER_ROCKER = Check(
+    "retainer_rocker", "Retainer to rocker", "heights", "length",
+    "Least distance between retainer and rocker over the whole travel.",
+)  # fmt: skip
 GUIDE_PLATE = Check("guide_plate", "Guide plate", "rocker", OBSERVED, "How the pushrod runs in its guide plate.")
 
 
@@ -56,6 +60,8 @@ def check_rocker_seen(book: Book) -> list[Finding]:
     found = _preload(book) if book.engine.lifter.startswith("hydraulic") else _lash(book)
     found += [one for check in (SIDEWAYS, SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM) if is_given(book, check.name)
               for one in on_valves(book, check, everywhere(book, check.name), {})]  # fmt: skip
+    if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
+        found += _retainer(book)
     if book.engine.gear != "pushrod":
         return found
     if is_given(book, PUSHROD_HEAD.name):
@@ -70,6 +76,16 @@ def read_or_worked(book: Book, quantity: str, worked: Estimate) -> Estimate:
     read = everywhere(book, quantity)
     there = (read.figure.ground & int(Ground.MISSING)) == 0
     return either(there | np.array([bool(one[0].note) for one in read.inputs]), read, worked)
+
+
+def _retainer(book: Book) -> list[Finding]:
+    worked = any(is_given(book, name) for name in UNDERSIDE)
+    room = (
+        read_or_worked(book, RETAINER_ROCKER.name, retainer_room(book))
+        if worked
+        else everywhere(book, RETAINER_ROCKER.name)
+    )
+    return on_valves(book, RETAINER_ROCKER, room, {})
 
 
 def _slot(book: Book) -> list[Finding]:

@@ -11,10 +11,11 @@ from msgspec.structs import replace
 from honest_lift.estimates.cam_card import centre_deg, flank_of
 from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.rocker import gear_of, with_lash
+from honest_lift.estimates.rocker import Rocker, gear_of, with_lash
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.facts.remember import last_few
 from honest_lift.mechanics.cam.carried import ByGear, ByRatio, Carried
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
@@ -118,13 +119,28 @@ def carried_of(book: Book, role: str, position: str, tried: Tried | None = None)
     bleed = bleed if isfinite(bleed) else 0.0
     lash = 0.0 if hydraulic else resolve(book, "lash", place).value if tried.lash_mm is None else tried.lash_mm
     if tried.ratio is None and (rocker := gear_of(book, role, position)) is not None:
-        return ByGear(with_lash(rocker, lash), rocker.lobe_mm, bleed)
+        return _through(rocker, lash, bleed)
     stated = 1.0 if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place).value
     ratio = stated if tried.ratio is None else tried.ratio
     lacking = [name for name, value in (("rocker ratio", ratio), ("lash", lash)) if not isfinite(value)]
     if lacking:
         return f"not stated for the {role}: {', '.join(lacking)}"
     return ByRatio(ratio, lash + bleed * ratio)
+
+
+def _through(rocker: Rocker, lash_mm: float, bleed_mm: float) -> ByGear:
+    """Give what carries a lobe through a gear; the last few are kept, with their tables, while the cam is turned by hand."""
+    for known, lash, bleed, carried in _kept:
+        if known is rocker and (lash, bleed) == (lash_mm, bleed_mm):
+            return carried
+    made = ByGear(with_lash(rocker, lash_mm), rocker.lobe_mm, bleed_mm)
+    _kept.insert(0, (rocker, lash_mm, bleed_mm, made))
+    del _kept[_KEPT:]
+    return made
+
+
+_KEPT = 6
+_kept: list[tuple[Rocker, float, float, ByGear]] = last_few()
 
 
 def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:

@@ -30,13 +30,16 @@ def _lift(book: Book) -> Estimate:
     positions = [one.id for one in book.engine.layout.positions]
     places = [at_position(name) for name in positions]
     measured = estimate_of([resolve(book, "valve_lift", place) for place in places])
-    lobe, ratio, lash = (
-        estimate_of([_part(book, quantity, name) for name in positions])
-        for quantity in ("lobe_lift", "rocker_ratio", "lash")
-    )
-    worked = derive(valve_lift, lobe, ratio, lash)
-    if (rockers := rockers_of(book)) is not None:  # only a gear that is known as well as a stated ratio goes before it
-        worked = either(rockers.proven, rockers.of("lift"), worked)
+    rockers = rockers_of(book)  # only a gear that is known as well as a stated ratio goes before it
+    if rockers is None or not rockers.proven.all():
+        lobe, ratio, lash = (
+            estimate_of([_part(book, quantity, name) for name in positions])
+            for quantity in ("lobe_lift", "rocker_ratio", "lash")
+        )
+        worked = derive(valve_lift, lobe, ratio, lash)
+        worked = worked if rockers is None else either(rockers.proven, rockers.of("lift"), worked)
+    else:
+        worked = rockers.of("lift")
     missing, assumed = (
         (measured.figure.ground & int(flag)) != 0 for flag in (Ground.MISSING, Ground.ASSUMED | Ground.UNRANGED)
     )

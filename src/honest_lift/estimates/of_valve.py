@@ -68,5 +68,6 @@ def at_each_valve(book: Book, quantity: str) -> list[Input]:
             continue
         if one.role not in of_role:
             of_role[one.role] = at_valve(book, quantity, one.id)
-        found.append(replace(of_role[one.role], asked=place))
+        told = of_role[one.role]
+        found.append(replace(told, asked=place, where=place.title if told.kind == "missing" else told.where))
     return found

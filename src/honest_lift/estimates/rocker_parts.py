@@ -11,11 +11,12 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.catalog import CATALOG, slots_of
+from honest_lift.facts.engine import Book, Engine, narrowed
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.quantities.follower import FINGER
 from honest_lift.facts.quantities.rocker import GEOMETRY
+from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.gear.finger import FingerGear, pad_for_lash, set_on_pivot
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.mechanics.gear.pushrod_length import beyond_middles, slopes
@@ -26,6 +27,7 @@ PARTS = (*GEOMETRY, "lobe_lift", "lash")  # of pushrod gear
 FINGER_PARTS = (*FINGER, "lobe_lift", "lash")
 QUOTED = ("pushrod_overall", "pushrod_gauge", "pushrod_ball", "gauge_hole")  # other ways a pushrod's length is told
 RESTS_ON = frozenset((*PARTS, *FINGER_PARTS, *QUOTED))
+_DIMENSIONS = RESTS_ON - {"lash"}
 Part = Callable[[str], Input]
 _PARALLEL = "nobody has stated how the stud leans: it is taken as parallel to the stem"
 
@@ -115,12 +117,19 @@ def told_everywhere(book: Book) -> list[Told]:
     """Give it at every valve, in head order."""
     kind = kind_of(book.engine)
     assert kind is not None
-    each = {name: at_each_valve(book, name) for name in (*kind.names, *QUOTED) if name != "lash"}
+    each = _each_part(narrowed(book, _DIMENSIONS, slots_of(_DIMENSIONS)))
     positions = book.engine.layout.positions
     return [
         _told(book, kind, at_position(one.id), lambda name, case=case: each[name][case])  # type: ignore[misc]
         for case, one in enumerate(positions)
     ]
+
+
+@by_value
+def _each_part(book: Book) -> dict[str, list[Input]]:
+    """Give every part but the lash at every valve; remembered while none of them changes: lash is what is read most."""
+    kind = kind_of(book.engine)
+    return {name: at_each_valve(book, name) for name in (*(kind.names if kind else ()), *QUOTED) if name != "lash"}
 
 
 def _told(book: Book, kind: Kind, place: Place, part: Part) -> Told:

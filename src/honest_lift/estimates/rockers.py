@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace
+from functools import partial
 
 import numpy as np
 from msgspec import Struct
@@ -14,41 +15,74 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.rocker import FIGURES, figures_of
-from honest_lift.estimates.rocker_parts import RESTS_ON, kind_of, told_everywhere
+from honest_lift.estimates.rocker_parts import QUOTED, RESTS_ON, kind_of, told_everywhere
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.journal import by_place
 from honest_lift.facts.remember import by_value
-from honest_lift.mechanics.gear.on_the_tip import works
+from honest_lift.mechanics.gear.finger import FingerGear, set_on_pivot
+from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
+from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud
+from honest_lift.mechanics.gear.tip_mark import mark_of
 from honest_lift.numbers.doubt import Array, Figure, Ground
 
+BY_TIP = "by_tip"
+_RAISED_MM = 0.1  # small enough for a slope
 _MOST_RANGES = 3  # so many assumed ranges are scanned over their whole grid; more only say that nothing is proven
 _SLOTS = slots_of(RESTS_ON)
 
 
 class Rockers(Struct, frozen=True):
-    """FIGURES of every valve in head order as an estimate (n, 6), and which of them are known as well as a stated ratio is."""
+    """FIGURES of every valve in head order, and BY_TIP, as an estimate (n, 7); which are known as well as a stated ratio is.
+
+    BY_TIP: how the angle at half lift changes with the tip's height, degrees a mm, pushrod and stand as they are.
+    """
 
     figures: Estimate
     proven: np.ndarray
 
     def of(self, name: str) -> Estimate:
         """Give one of FIGURES as an estimate (n,)."""
-        return column(self.figures, FIGURES.index(name))
+        return column(self.figures, (*FIGURES, BY_TIP).index(name))
 
 
 def rockers_of(book: Book) -> Rockers | None:
-    """Give the gear of every valve as it is stated; None where the engine has buckets or no valves."""
+    """Give the gear of every valve as it is stated; None for buckets, without valves, or where no dimension is told yet."""
     if kind_of(book.engine) is None or not book.engine.layout.positions:
         return None
-    return _rockers(narrowed(book, RESTS_ON, _SLOTS))
+    return _rockers(narrowed(book, RESTS_ON, _SLOTS)) if _begun(book) else None
+
+
+def _begun(book: Book) -> bool:
+    """Tell whether anybody has stated or read a dimension of the gear: most engines begin without."""
+    kind = kind_of(book.engine)
+    names = frozenset((*(kind.names if kind else ()), *QUOTED)) - {"lobe_lift", "lash"}
+    return any(one.quantity in names for one in book.engine.facts) or any(
+        name in names for name, _ in by_place(book.journal)
+    )
 
 
 @by_value
 def _rockers(book: Book) -> Rockers:
-    figures = of_every_valve(book, figures_of)
+    figures = of_every_valve(book, partial(_figures, on_shaft=book.engine.rocker_mount == "shaft"))
     ground = figures.figure.ground
     proven = (ground & ~int(Ground.SPECIFIED)) == 0
     return Rockers(figures, proven & np.isfinite(figures.figure.value).all(axis=1))
+
+
+def _figures(gear: OnTheTip, lobe: Array, lash: Array, *, on_shaft: bool) -> Array:
+    raised = _under_a_raised_tip(gear, lash, on_shaft=on_shaft)
+    by_tip = (mark_of(raised, lobe).off_square_deg - mark_of(gear, lobe).off_square_deg) / _RAISED_MM
+    return np.concatenate([figures_of(gear, lobe, lash), by_tip[..., None]], axis=-1)
+
+
+def _under_a_raised_tip(gear: OnTheTip, lash: Array, *, on_shaft: bool) -> OnTheTip:
+    """Give the gear over a raised tip: the nut or screw takes the lash up; on a fixed pivot a thinner pad does."""
+    if isinstance(gear, FingerGear):
+        return gear if on_shaft else set_on_pivot(gear.raised(_RAISED_MM), lash)
+    assert isinstance(gear, PushrodGear)
+    lower = replace(gear, lifter_y=gear.lifter_y - _RAISED_MM, pivot_up=gear.pivot_up - _RAISED_MM)
+    return set_on_shaft(lower, lash) if on_shaft else set_on_stud(lower, lash)
 
 
 Work = Callable[..., Array]

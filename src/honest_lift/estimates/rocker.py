@@ -148,6 +148,20 @@ def _doubt(told: Told, off_mm: float) -> dict[str, float]:
 
 
 def best_of(book: Book, role: str, position: str = "") -> dict[str, Rocker | None]:
+    """Give what `_best_of` gives, remembered as long as the book is the very same."""
+    known = _bests(book)
+    if (role, position) not in known:
+        known[role, position] = _best_of(book, role, position)
+    return known[role, position]
+
+
+@by_identity
+def _bests(book: Book) -> dict[tuple[str, str], dict[str, Rocker | None]]:
+    """Give what is remembered of one book: sheet, finder and readings ask for the same."""
+    return {}
+
+
+def _best_of(book: Book, role: str, position: str) -> dict[str, Rocker | None]:
     """Give, for each school, the gear with the pushrod (stud) or pivot height (shaft) it asks for; None where none serves."""
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:

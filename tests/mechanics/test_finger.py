@@ -35,7 +35,7 @@ def closed_loop(gear, lobe, near_deg):
         reach = float(gear.base_radius) + float(gear.follower_radius) + lobe
         return (x - float(gear.cam_x)) ** 2 + (y - float(gear.cam_y)) ** 2 - reach**2
 
-    alpha = fsolve(off, np.radians(near_deg), xtol=1e-14)[0]
+    alpha = fsolve(off, np.radians(near_deg), xtol=1e-12)[0]
     tip = float(gear.pivot_up) + float(gear.valve_arm) * np.sin(alpha) - float(gear.tip_radius)
     return max(-tip, 0.0), float(gear.valve_arm) * np.cos(alpha) - float(gear.pivot_out)
 

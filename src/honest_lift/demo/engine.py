@@ -23,6 +23,7 @@ from honest_lift.demo.tables import (
     TEST_HEIGHTS,
     USED_FREE,
     USED_SPRINGS,
+    VALVE_DROPS,
 )
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.card_text import read_durations
@@ -54,6 +55,7 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         layout=layout,
         lifter="solid roller",
         head_material="iron",
+        rod_material="steel",
         guide_material="iron",
         cam_card="Millrace 284 solid roller (invented)",
         lobes=(
@@ -103,6 +105,7 @@ def _facts() -> tuple[Fact, ...]:
         stated("lash", at_role("intake"), ".018"),
         stated("lash", at_role("exhaust"), ".020"),
         stated("target_height", ENGINE, "1.800", source="spring card"),
+        replace(stated("pocket_lean", ENGINE, "15", "deg", "measured on a dummy, invented"), tolerance=1.0),
         stated("stroke", ENGINE, "3.480", source="invented"),
         stated("rod_length", ENGINE, "6.000", source="invented"),
         *(
@@ -234,6 +237,9 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         depends = depends_on(engine, "seal_gap", "caliper", at_position(position))
         read("seal_gap", at_position(position), f"{gap} mm", "in", "caliper", "caliper", depends_on=depends)
     _slips(engine, entries, read)
+    for position, drop in zip((row[0] for row in HEIGHTS), VALVE_DROPS, strict=True):
+        depends = depends_on(engine, "valve_drop", "indicator", at_position(position))
+        read("valve_drop", at_position(position), f"{drop} mm", "in", "indicator", "fine indicator", depends_on=depends)
     entries.extend(walked_lobes(engine, _when(310)))
     return tuple(entries)
 

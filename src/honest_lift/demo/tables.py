@@ -83,3 +83,9 @@ ROCKER = (  # quantity, text, unit, tolerance inside
     ("lifter_below", "7.380", "in", 0.2), ("lifter_lean", "22", "deg", 0.5), ("pushrod_length", "7.600", "in", 0.05),
     ("stud_lean", "0", "deg", 1.0), ("valve_lean", "15", "deg", 0.5), ("nut_pitch", ".0417", "in", 0.0),
 )  # fmt: skip
+
+# valve drop at true TDC in head order, mm; planted: the piston of 7 was fitted turned about, its pockets are shallow
+VALVE_DROPS = (
+    "8.02", "8.46", "8.51", "8.05", "7.98", "8.44", "7.12", "6.71",
+    "8.04", "8.49", "8.47", "8.01", "8.06", "8.43", "8.50", "7.99",
+)  # fmt: skip

@@ -160,6 +160,11 @@ def progress(session: Session, step: str) -> tuple[int, int]:
             one.reading.quantity for one in standing(session.book.journal)
         }
         return _of_gear(engine, known)
+    if step == "turn":
+        seen = {(one.place, one.reading.quantity) for one in standing(session.book.journal) if not one.fate}
+        towards = ("valve_drop", "piston_valve_clay", "piston_valve_room")
+        places = [at_position(one.id) for one in engine.layout.positions]
+        return sum(any((place, name) in seen for name in towards) for place in places), len(places)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)

@@ -20,7 +20,7 @@ from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, locks, rocker_seen
+from honest_lift.facts.quantities import bare_head, clearance, locks, rocker_seen
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -29,11 +29,13 @@ if TYPE_CHECKING:
 
 STEPS = {
     "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
-    "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "readings": "All readings",
+    "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "turn": "Through the turn",
+    "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
 WITH_ROCKER = frozenset(one.name for one in rocker_seen.ROWS)  # read with the rockers in place
-JUDGED = ("head", "springs", "heights", "rocker")  # steps with findings of their own
+THROUGH = frozenset(one.name for one in clearance.ROWS) | {"valve_drop"}
+JUDGED = ("head", "springs", "heights", "rocker", "turn")  # steps with findings of their own
 
 
 CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")
@@ -229,6 +231,8 @@ class Session(QObject):
             return "springs"
         if step.quantity in WITH_ROCKER:
             return "rocker"
+        if step.quantity in THROUGH:
+            return "turn"
         return "head" if step.quantity in BARE_HEAD else "heights"
 
     def leave_queue(self) -> None:

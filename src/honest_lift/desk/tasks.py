@@ -21,7 +21,8 @@ _OF_VALVES = (
     "installed_height", "shims", "inner_shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness",
     "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
-_OF_HEADS = ("valve_drop", "chamber_volume", "lobe_centreline")
+_THROUGH = ("valve_drop", "piston_valve_clay", "valve_to_valve", "valve_recess", "pocket_depth")
+_OF_HEADS = ("valve_drop", "piston_valve_clay", "valve_to_valve", "chamber_volume", "lobe_centreline")
 _WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
 _OF_GEAR = {
     "pushrod": (*_WITH_ROCKER, "lash", "retainer_rocker"),
@@ -84,6 +85,8 @@ def tasks_of(session: Session) -> list[Task]:
         return head_tasks()
     if session.step == "rocker":
         return [Task(name, CATALOG[name].title) for name in _OF_GEAR[session.engine.gear]]
+    if session.step == "turn":
+        return [Task(name, CATALOG[name].title) for name in _THROUGH]
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
     if session.step != "readings":
         return of_valves

@@ -136,6 +136,10 @@ class Window(QMainWindow):
                 from honest_lift.desk.rocker.sheet import RockerSheet
 
                 self.sheets[step] = RockerSheet(self.session)
+            elif step == "turn":
+                from honest_lift.desk.turn.sheet import TurnSheet
+
+                self.sheets[step] = TurnSheet(self.session)
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -304,6 +308,10 @@ class Window(QMainWindow):
     def show_rocker(self) -> None:
         """Open the rocker."""
         self.session.open_step("rocker")
+
+    def show_turn(self) -> None:
+        """Open the clearances through the turn."""
+        self.session.open_step("turn")
 
     def show_readings(self) -> None:
         """Open all readings."""

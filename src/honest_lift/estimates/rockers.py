@@ -106,7 +106,7 @@ def of_every_valve(book: Book, work: Work, others: tuple[str, ...] = (), off_mm:
     more = [at_each_valve(book, name) for name in others]
     told = [(*one.inputs, *(each[case] for each in more)) for case, one in enumerate(told_everywhere(book))]
     alike: dict[tuple[object, ...], int] = {}
-    of_valve = [alike.setdefault(tuple(map(_plain, one)), len(alike)) for one in told]
+    of_valve = [alike.setdefault(tuple(map(plain, one)), len(alike)) for one in told]
     own = [_few_ranges(told[of_valve.index(case)]) for case in range(len(alike))]
     with np.errstate(invalid="ignore", divide="ignore"):
         figure = derive(
@@ -124,7 +124,7 @@ def column(several: Estimate, at: int = 0) -> Estimate:
     return Estimate(figure, several.inputs)
 
 
-def _plain(one: Input) -> tuple[object, ...]:
+def plain(one: Input) -> tuple[object, ...]:
     """Give what tells two inputs apart as far as figures go."""
     value = one.value if one.value == one.value else None  # NaN is not equal to itself
     return (value, one.own_u, one.shared, int(one.ground), one.low if one.low == one.low else None,

@@ -10,6 +10,7 @@ from collections.abc import Iterable
 
 from honest_lift.facts.quantities import (
     bare_head,
+    clearance,
     cylinder,
     follower,
     gear,
@@ -30,6 +31,7 @@ _ROWS = (
     *rocker.ROWS,
     *rocker_seen.ROWS,
     *follower.ROWS,
+    *clearance.ROWS,
     *cylinder.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}

@@ -24,6 +24,7 @@ Mount = Literal["stud", "shaft"]
 Quoted = Literal["middles", "overall", "gauge"]  # how lengths of pushrods are told
 HeadMaterial = Literal["", "iron", "aluminium"]
 GuideMaterial = Literal["", "iron", "bronze"]
+RodMaterial = Literal["", "steel", "aluminium"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
           "percent": "%", "observed": ""}  # fmt: skip
@@ -45,6 +46,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     lifter: Lifter = ""
     head_material: HeadMaterial = ""
     guide_material: GuideMaterial = ""
+    rod_material: RodMaterial = ""
     cam_card: str = ""
     lobes: tuple[CamLobe, ...] = ()
     cam_separation_deg: float | None = None  # cam degrees between the middles, as the card says
@@ -148,6 +150,9 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         rocker_mount=whole.rocker_mount,
         lifter=whole.lifter,
         lobes=whole.lobes if "lobe_lift" in quantities else (),
+        cam_separation_deg=whole.cam_separation_deg if "lobe_lift" in quantities else None,
+        cam_advance_deg=whole.cam_advance_deg if "lobe_lift" in quantities else None,
+        rod_material=whole.rod_material,
         head_material=whole.head_material,
         guide_material=whole.guide_material,
         hardened_base=whole.hardened_base,

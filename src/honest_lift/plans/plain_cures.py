@@ -130,6 +130,23 @@ def _slot(engine: Engine, one: Finding) -> list[str]:
             "another pushrod length: it moves the swing toward one end"]  # fmt: skip
 
 
+def _piston(engine: Engine, one: Finding) -> list[str]:
+    amount, way = say(engine, _fine(one)), "retarded" if one.position.rstrip("123456789").endswith("i") else "advanced"
+    return [
+        f"cut the piston's pocket {amount} deeper along the stem, where its crown is thick enough",
+        f"a gasket about {amount} thicker: it costs compression and squish",
+        f"the cam {way}: Through the turn says how much a degree gives",
+    ]
+
+
+def _valves(engine: Engine, one: Finding) -> list[str]:
+    return [
+        "less lift at TDC: a cam with more separation, or less of it",
+        f"seats sunk together by {say(engine, _fine(one))}: it shrouds the valve, adds volume and raises the tip",
+        "a bevelled edge as far as the margin allows, or a smaller exhaust valve",
+    ]
+
+
 def _wipe(engine: Engine, one: Finding) -> list[str]:
     how = "towers or pivot shimmed" if engine.rocker_mount == "shaft" else "another pad on the tip, the pivot set anew"
     return [f"{how}: Rocker, Geometry says which centres the wipe, and Pads and towers what a change moves"]
@@ -195,5 +212,7 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
     "half_lift": _half_lift, "uneven_tip": _tip_angle, "preload": _preload, "plunger_left": _preload,
     "lash_set": _lash, "pushrod_to_head": _pushrod_head, "slot_stud": _slot, "roller_sideways": _sideways,
-    "shaft_side_play": _play, "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
+    "shaft_side_play": _play,
+
+    "piston_valve": _piston, "valve_to_valve": _valves, "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

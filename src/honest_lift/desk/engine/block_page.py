@@ -6,10 +6,15 @@ from honest_lift.desk.engine.page import Page
 from honest_lift.desk.engine.stated_table import StatedTable
 from honest_lift.desk.session import Session
 
-_PLACES = {"stroke": ("",), "rod_length": ("",), "pin_offset": ("",)}
+_ROLES = ("intake", "exhaust")
+_PLACES = {
+    "stroke": ("",), "rod_length": ("",), "pin_offset": ("",), "gasket_thickness": ("",), "deck_clearance": ("",),
+    "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
+}  # fmt: skip
 _HINT = (
     "What carries the piston. The rod is measured between the middles of its bores; the pin's offset counts positive toward "
-    "the side the crankpin moves to after TDC, and is none where nothing is stated."
+    "the side the crankpin moves to after TDC, and is none where nothing is stated. What lies between piston and "
+    "valve counts where no valve drop is measured at TDC."
 )
 
 

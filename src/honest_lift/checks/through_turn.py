@@ -1,0 +1,112 @@
+"""Clearances through the turn: piston to valve, read or worked out, and valve to valve.
+
+What was read in a row goes first, then what is worked out of proven parts, then clay; where two of them say what can't both be,
+none of them proves anything until somebody finds out which is wrong.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import numpy as np
+
+from honest_lift.checks.finding import Check, Finding, findings
+from honest_lift.checks.on_valves import everywhere, is_given, limits_at, names_of, on_valves
+from honest_lift.estimates.estimate import Estimate, Input, estimate_of
+from honest_lift.estimates.lift import either
+from honest_lift.estimates.piston_valve import ThroughTurn, piston_to_valve
+from honest_lift.estimates.piston_valve_read import clay_read, disagree, room_read
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.units import in_words
+
+PISTON_VALVE = Check(
+    "piston_valve", "Piston to valve", "turn", "length", "Least room between piston and valve through the turn, along the stem.",
+)  # fmt: skip
+VALVE_VALVE = Check(
+    "valve_to_valve", "Valve to valve", "turn", "length", "Gap between the two heads, both valves open by their TDC lifts.",
+)  # fmt: skip
+GIVEN = ("valve_drop", "valve_recess", "piston_valve_clay", "piston_valve_room")
+ALUMINIUM_MM = 0.030 * 25.4  # more for aluminium rods, which grow and stretch. From memory
+_ODDS = "can't both be"
+_CAUSES = (
+    "degree wheel off, lash forgotten, lifter bled down, gasket counted wrong, clay sprung back, or a limber pushrod"
+)
+
+
+def check_through_turn(book: Book) -> list[Finding]:
+    """Hold the least clearance of every valve against its limit, once anybody has measured towards one."""
+    found = _piston(book) if any(is_given(book, name) for name in GIVEN) else []
+    if is_given(book, VALVE_VALVE.name):
+        seen = on_valves(book, VALVE_VALVE, everywhere(book, VALVE_VALVE.name), {})
+        found += [one for one in seen if at_position(one.position).role == "intake"]
+    return found
+
+
+def _piston(book: Book) -> list[Finding]:
+    names, worked = names_of(book), piston_to_valve(book)
+    least, remarks = as_it_stands(book, worked)
+    more = ALUMINIUM_MM if book.engine.rod_material == "aluminium" else 0.0
+    terms = {"crank angle": (worked.at_deg, "angle")}
+    return findings(
+        PISTON_VALVE, [at_position(one) for one in names], names, least, limits_at(book, PISTON_VALVE.name),
+        about=np.full(len(names), more), terms=terms, remarks=remarks,
+    )  # fmt: skip
+
+
+def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:
+    """Give the least clearance that counts at every valve (n,), and what is remarked on it."""
+    names = names_of(book)
+    barred = worked.least.figure.ground & ~int(Ground.SPECIFIED)
+    chosen: list[Input] = []
+    reads, remarks = [], []
+    for case, name in enumerate(names):
+        row, clay = room_read(book, name), clay_read(book, name)
+        told = row.least or (clay if barred[case] else None)
+        own = _as_input(worked, case)
+        others = [
+            one for one in (row.least, clay, own) if one is not None and one.value == one.value and one is not told
+        ]
+        apart = [one for one in others if told is not None and told.value == told.value and disagree(told, one)]
+        if told is None and clay is not None and own is not None and disagree(own, clay):
+            apart = [clay]
+        chosen.append(
+            _barred(told, apart) if told else Input("piston_valve_room", "", "missing", ground=Ground.MISSING)
+        )
+        reads.append(told is not None)
+        remarks.append(_remark(book, worked, case, told, apart, row.why_not))
+    first = np.array(reads)
+    read = estimate_of(chosen)
+    least = either(first, read, worked.least)
+    at_odds = np.array([not own and _ODDS in words for own, words in zip(reads, remarks, strict=True)])
+    return Estimate(least.figure.on_ground(at_odds, Ground.UNSOUND), least.inputs), remarks
+
+
+def _as_input(worked: ThroughTurn, case: int) -> Input | None:
+    """Give what is worked out of proven parts as a reading that others can be held against."""
+    figure = worked.least.figure
+    if figure.ground[case] & ~int(Ground.SPECIFIED) or not np.isfinite(figure.value[case]):
+        return None
+    return Input("piston_valve_room", "worked out", "measured", float(figure.value[case]), float(figure.u[case]))
+
+
+def _barred(told: Input, apart: list[Input]) -> Input:
+    return replace(told, ground=told.ground | Ground.UNSOUND) if apart else told
+
+
+def _remark(book: Book, worked: ThroughTurn, case: int, told: Input | None, apart: list[Input], why_not: str) -> str:
+    unit, words = book.engine.unit("length"), []
+    if apart:
+        figures = " and ".join(in_words(one.value, "length", unit) for one in apart)
+        words.append(f"{figures} was found another way, and they {_ODDS}: {_CAUSES}")
+    if told is None and np.isfinite(worked.at_deg[case]):
+        at = float(worked.at_deg[case])
+        words.append(f"worked out, nearest at {abs(at):g} degrees {'before' if at < 0 else 'after'} TDC")
+    elif told is not None:
+        words.append("by its row of readings" if told.quantity == "piston_valve_room" else "by clay")
+    if why_not:
+        words.append(f"its row of readings: {why_not}")
+    if book.engine.rod_material == "":
+        words.append("state what the rods are made of: aluminium ones want 0.030 in more")
+    return "; ".join(words)

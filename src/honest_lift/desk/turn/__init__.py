@@ -1,0 +1,1 @@
+"""The sheet of clearances through the turn."""

@@ -1,0 +1,57 @@
+"""Quantities of clearances through the turn: what lies between piston and valve, and between the valves."""
+
+from __future__ import annotations
+
+from honest_lift.facts.fitments import Slot
+from honest_lift.facts.place import PlaceKind
+from honest_lift.facts.quantity import Quantity, Way
+
+_ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
+_OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket")
+_THROUGH: tuple[Slot, ...] = (*_OVER_PISTON, "cam", "rocker", "lash shim", "cam tower")
+_TURNED = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
+_PAGE = "Block"
+
+ROWS: tuple[Quantity, ...] = (
+    Quantity("gasket_thickness", "head gasket, crushed", "tg", "length", ("engine",), (0.0, 10.0), (0.3, 3.0),
+             (Way("caliper", "caliper or micrometer on a used one", ("caliper", "outside_micrometer"), (),
+                  howto="On a gasket that was torqued down, beside a bore."),),
+             "Thickness of the head gasket as torqued.", page=_PAGE),
+    Quantity("deck_clearance", "piston below the deck at TDC", "cd", "length", ("engine",), (-5.0, 20.0), (-0.5, 3.0),
+             (Way("indicator", "indicator on a bridge", ("indicator", "depth_gauge"), (),
+                  howto="At true TDC, mean of both sides over the pin, so that the piston's rock goes out."),),
+             "How far the piston's flat stands below the deck at TDC; out of the bore is minus.", page=_PAGE),
+    Quantity("valve_recess", "valve under the head's face", "rv", "length", _ANYWHERE, (-10.0, 30.0), (-2.0, 12.0),
+             (Way("depth_gauge", "depth gauge on the closed valve", ("depth_gauge", "caliper"), ("valve", "seat", "head face"),
+                  howto="Along the cylinder, at the point of the valve's edge that comes nearest; proud of the face is minus."),),
+             "How far the closed valve's nearest point lies behind the head's face, along the cylinder.", page=_PAGE),
+    Quantity("pocket_depth", "valve pocket in the piston, depth", "hp", "length", _ANYWHERE, (0.0, 30.0), (0.0, 12.0),
+             (Way("depth_gauge", "depth gauge in the pocket", ("depth_gauge", "caliper"), (),
+                  howto="From the piston's flat down to the pocket's floor where the valve would touch."),),
+             "How deep the pocket is under the piston's flat at the touching point; none is 0.", page=_PAGE),
+    Quantity("pocket_lean", "pocket's floor to the crown, angle", "bp", "angle", _ANYWHERE, (-45.0, 45.0), (0.0, 30.0),
+             (Way("protractor", "protractor in the pocket", ("protractor",), (),
+                  howto="Between the pocket's floor and the flat crown, leaning as the valve does; a flat crown is 0."),),
+             "Angle of the pocket's floor to the flat crown; parallel to the valve it is the stem's own angle.", page=_PAGE),
+    Quantity("lobe_shape", "lobe's shape between its durations", "sl", "length", ("position",), (-5.0, 5.0), (-1.0, 1.0),
+             meaning="How far a lobe drawn from a card may be off between its stated durations. Walk it with a degree wheel.",
+             page="Measured lobes"),
+    Quantity("piston_valve_clay", "piston to valve by clay", "cc", "length", ("position",), (0.0, 30.0), (0.5, 12.0),
+             (Way("clay", "clay, head on its gasket", ("clay", "caliper"), _THROUGH,
+                  howto="Turn twice by hand, cut across, measure the thinnest place, along the stem.", short="clay, gasket in"),
+              Way("clay_bare", "clay, head on without its gasket", ("clay", "caliper"), _THROUGH, ((1, "gasket_thickness"),),
+                  howto="The crushed gasket is added; head bolted all the way down.", short="clay, no gasket")),
+             "Thinnest place of the clay between piston and valve, along the stem.", _TURNED, page=_PAGE),
+    Quantity("piston_valve_room", "piston to valve at an angle", "cr", "length", ("position",), (0.0, 40.0), (0.3, 25.0),
+             (Way("indicator", "light spring, indicator, valve pushed down", ("indicator",), _THROUGH,
+                  howto="At a stated crank angle: from where the cam holds it, push the valve down to the piston and read."),),
+             "How far the valve can still be pushed down at a crank angle before it meets the piston.", _TURNED,
+             at="crank_at", page=_PAGE),
+    Quantity("crank_at", "crank angle from TDC of the overlap", "th", "angle", ("position",), (-180.0, 180.0), (-60.0, 60.0),
+             meaning="Crank angle a clearance was read at, from TDC of the overlap; before it is minus.", page=_PAGE),
+    Quantity("valve_to_valve", "valve to valve, both set to TDC lift", "cv", "length", ("position",), (0.0, 40.0), (0.5, 15.0),
+             (Way("feeler", "feeler or wire, both valves set by their TDC lift", ("feeler", "caliper"),
+                  ("valve", "seat", "cam", "rocker"),
+                  howto="Each valve open by its TDC lift, read between the heads; the least may stand a few degrees off."),),
+             "Gap between the intake's and the exhaust's head with both set open by their TDC lifts.", page=_PAGE),
+)  # fmt: skip

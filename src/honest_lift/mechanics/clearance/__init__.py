@@ -1,0 +1,1 @@
+"""Room between parts that move: piston and valve through the turn."""

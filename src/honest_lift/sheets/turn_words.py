@@ -1,0 +1,132 @@
+"""What people decide piston to valve by: what a degree, a ratio, a cut, a gasket moves, and how far each can go."""
+
+from __future__ import annotations
+
+from math import isfinite
+
+import numpy as np
+from msgspec import Struct
+
+from honest_lift.checks.finding import Finding
+from honest_lift.checks.wording import figure_words
+from honest_lift.estimates.piston_valve import OneValve, Tried, one_valve
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_position, position_title
+from honest_lift.numbers.units import in_words
+
+_ADVANCE = np.arange(-12.0, 12.01, 0.5)
+_TENTH, _MOST_RATIO = 0.1, 1.25
+_STEP_MM = 0.05
+
+
+class Prices(Struct, frozen=True):
+    """What moves a valve's least clearance, mm each: a degree of advance, 0.1 of ratio, 1 mm cut off the head, of lash."""
+
+    advance: float
+    ratio: float
+    cut: float
+    lash: float
+
+
+def prices(one: OneValve, stated_ratio: float) -> Prices:
+    """Give by differences what moves the least clearance."""
+    now = one.least()
+    by = 1.0 + _TENTH / stated_ratio if isfinite(stated_ratio) else float("nan")
+    return Prices(
+        (one.least(Tried(advance_deg=0.5)) - one.least(Tried(advance_deg=-0.5))),
+        one.least(Tried(ratio=by)) - now if isfinite(by) else float("nan"),
+        -one.along_stem(),
+        (one.least(Tried(lash_mm=_STEP_MM)) - now) / _STEP_MM,
+    )
+
+
+def turn_words(book: Book, position: str, found: dict[str, Finding], ratio: float) -> tuple[str, ...]:
+    """Say of a valve what moves its clearance and how far that can go, or what is missing."""
+    title, unit = position_title(position), book.engine.unit("length")
+    finding, one = found.get(position), one_valve(book, position)
+    if not isinstance(one, OneValve):
+        lacking = ", ".join(dict.fromkeys(each.title for each in one))
+        return (f"{title}: not told yet, for want of {lacking}.",)
+    told = f"{title}: {figure_words(finding, book.engine)}, {finding.verdict.word}." if finding else f"{title}."
+    moves = prices(one, ratio)
+
+    def say(value: float) -> str:
+        return f"{'+' if value >= 0 else '-'}{in_words(abs(value), 'length', unit, 4 if unit == 'in' else 3)}"
+
+    thou = 25.4 / 1000 if unit == "in" else 0.1
+    step = in_words(thou, "length", unit)
+    lines = [
+        told,
+        f"A degree of advance {say(moves.advance)}, 0.1 more ratio {say(moves.ratio)}, {step} off the head "
+        f"{say(moves.cut * thou)}, of gasket {say(-moves.cut * thou)}, of seat sunk {say(thou)}, of lash {say(moves.lash * thou)}.",
+    ]
+    if finding is not None and isfinite(finding.lowest) and isfinite(finding.figure):
+        lines.append(_how_far(one, finding, ratio, unit))
+    return tuple(lines)
+
+
+def _how_far(one: OneValve, finding: Finding, ratio: float, unit: str) -> str:
+    """Say the largest ratio, or the depth to cut, with the doubt kept off."""
+    spare = finding.margin - finding.expanded
+    if spare < 0:
+        return f"To pass, its pocket wants {in_words(-spare, 'length', unit)} more depth along the stem."
+    shift = finding.figure - one.least()
+    ratios = np.linspace(1.0, _MOST_RATIO, 51)
+    rooms = np.array([one.least(Tried(ratio=by)) for by in ratios]) + shift - finding.lowest - finding.expanded
+    fits = ratios[rooms >= 0]
+    if not len(fits) or not isfinite(ratio):
+        return ""
+    most = fits[-1] * ratio
+    more = " and more" if fits[-1] == ratios[-1] else ""
+    return f"By this clearance alone a ratio up to {most:.2f} fits{more}, as it is otherwise."
+
+
+def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding]) -> str:
+    """Say between which advances every valve of a cylinder keeps its limit, doubt and all."""
+    safe = np.ones(len(_ADVANCE), dtype=bool)
+    for position in cylinder:
+        one, finding = one_valve(book, position), found.get(position)
+        if (
+            not isinstance(one, OneValve)
+            or finding is None
+            or not isfinite(finding.lowest)
+            or not isfinite(finding.figure)
+        ):
+            return ""
+        shift = finding.figure - one.least()
+        rooms = np.array([one.least(Tried(advance_deg=by)) for by in _ADVANCE]) + shift
+        safe &= rooms - finding.expanded >= finding.lowest
+    if not safe.any():
+        return "No advance within 12 degrees keeps every valve of this cylinder in its limit."
+    low, high = _ADVANCE[safe][0], _ADVANCE[safe][-1]
+    return f"This cylinder stays in its limits from {_way(low)} to {_way(high)}, doubt and all."
+
+
+def _way(advance_deg: float) -> str:
+    if advance_deg == 0:
+        return "where the cam stands"
+    return f"{abs(advance_deg):g} degrees {'advanced' if advance_deg > 0 else 'retarded'}"
+
+
+def set_open_mm(protrusion_mm: float, tdc_lift_mm: float) -> float:
+    """Give how far a stem is to stand out for a mock-up: its protrusion closed less its lift at TDC.
+
+    >>> round(set_open_mm(2.010 * 25.4, 0.226 * 25.4) / 25.4, 3)
+    1.784
+    """
+    return protrusion_mm - tdc_lift_mm
+
+
+def mock_up_words(book: Book, cylinder: tuple[str, ...], tdc_lifts_mm: dict[str, float]) -> str:
+    """Say by how much each valve is to be pushed open for a mock-up of valve to valve."""
+    unit = book.engine.unit("length")
+    told = [
+        f"{at_position(one).role} {in_words(tdc_lifts_mm[one], 'length', unit)}"
+        for one in cylinder
+        if isfinite(tdc_lifts_mm.get(one, float("nan")))
+    ]
+    return (
+        f"Valve to valve on the bench: set each open by its TDC lift ({', '.join(told)}), stem protrusion less that."
+        if told
+        else ""
+    )

@@ -63,3 +63,18 @@ def walked(lobe, rng, step, resolution=0.01, wheel=WHEEL, span=240.0, level=0.2)
     crank = np.arange(-span, span + 1, step)
     lift = lobe.lift((crank + rng.normal(0, wheel, len(crank))) / 2)
     return crank, np.round(lift / resolution) * resolution + level
+
+
+def walked_table(book, place, durations, lift_mm, *, centre_deg, tool, wheel, stops=True):
+    """Give the table of a lobe from a card walked every two crank degrees, by a wheel whose zero is its TDC."""
+    from honest_lift.facts.edits import new_id, now
+    from honest_lift.facts.staleness import depends_on
+    from honest_lift.facts.wheel_table import WheelTable
+
+    lobe = CardLobe(flank_from_card(lift_mm, durations))
+    crank = np.arange(centre_deg - 180.0, centre_deg + 180.1, 2.0)
+    lifts = np.round(lobe.lift((crank - centre_deg) / 2.0), 2)
+    return WheelTable(
+        new_id(), now(), "", place, "lifter", tuple(crank.tolist()), tuple(np.maximum(lifts, 0.0).tolist()), tool, wheel,
+        (-30.0, 30.0) if stops else None, "mm", depends_on=depends_on(book.engine, "lobe_lift", "indicator", place),
+    )  # fmt: skip

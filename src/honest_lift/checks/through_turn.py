@@ -6,7 +6,9 @@ none of them proves anything until somebody finds out which is wrong.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
+from math import sqrt
 
 import numpy as np
 
@@ -17,6 +19,7 @@ from honest_lift.estimates.lift import either
 from honest_lift.estimates.piston_valve import ThroughTurn, piston_to_valve
 from honest_lift.estimates.piston_valve_read import clay_read, disagree, room_read
 from honest_lift.facts.engine import Book
+from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_words
@@ -29,6 +32,8 @@ VALVE_VALVE = Check(
 )  # fmt: skip
 GIVEN = ("valve_drop", "valve_recess", "piston_valve_clay", "piston_valve_room")
 ALUMINIUM_MM = 0.030 * 25.4  # more for aluminium rods, which grow and stretch. From memory
+_OFF_TDC_MM = 0.05  # 0.036 mm in the handbook's engine. From memory
+_EDGE_MM = 1e-9
 _ODDS = "can't both be"
 _CAUSES = (
     "degree wheel off, lash forgotten, lifter bled down, gasket counted wrong, clay sprung back, or a limber pushrod"
@@ -39,20 +44,38 @@ def check_through_turn(book: Book) -> list[Finding]:
     """Hold the least clearance of every valve against its limit, once anybody has measured towards one."""
     found = _piston(book) if any(is_given(book, name) for name in GIVEN) else []
     if is_given(book, VALVE_VALVE.name):
-        seen = on_valves(book, VALVE_VALVE, everywhere(book, VALVE_VALVE.name), {})
+        seen = on_valves(book, VALVE_VALVE, _off_tdc(everywhere(book, VALVE_VALVE.name)), {})
         found += [one for one in seen if at_position(one.position).role == "intake"]
     return found
+
+
+def _off_tdc(seen: Estimate) -> Estimate:
+    """Add to a mock-up at the TDC lifts what the nearest place, a few degrees off TDC, may be nearer."""
+    off = ("mock-up", "the nearest place may stand off TDC", _OFF_TDC_MM / sqrt(3.0))
+    return estimate_of([replace(one, shared=(*one.shared, off)) for each in seen.inputs for one in each])
 
 
 def _piston(book: Book) -> list[Finding]:
     names, worked = names_of(book), piston_to_valve(book)
     least, remarks = as_it_stands(book, worked)
+    limits = limits_at(book, PISTON_VALVE.name)
     more = ALUMINIUM_MM if book.engine.rod_material == "aluminium" else 0.0
+    if not book.engine.rod_material:
+        least = _whatever_the_rods(least, limits)
     terms = {"crank angle": (worked.at_deg, "angle")}
     return findings(
-        PISTON_VALVE, [at_position(one) for one in names], names, least, limits_at(book, PISTON_VALVE.name),
+        PISTON_VALVE, [at_position(one) for one in names], names, least, limits,
         about=np.full(len(names), more), terms=terms, remarks=remarks,
     )  # fmt: skip
+
+
+def _whatever_the_rods(least: Estimate, limits: Sequence[Limit | None]) -> Estimate:
+    """Bar what would pass over steel rods and not over aluminium ones: nobody has said which they are."""
+    lowest = np.array([np.nan if one is None or one.lowest is None else one.lowest for one in limits])
+    with np.errstate(invalid="ignore"):
+        sure = least.figure.value - least.figure.expanded
+        between = (sure >= lowest - _EDGE_MM) & (sure < lowest + ALUMINIUM_MM)
+    return Estimate(least.figure.on_ground(between, Ground.ASSUMED | Ground.UNRANGED), least.inputs)
 
 
 def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:

@@ -86,6 +86,6 @@ ROCKER = (  # quantity, text, unit, tolerance inside
 
 # valve drop at true TDC in head order, mm; planted: the piston of 7 was fitted turned about, its pockets are shallow
 VALVE_DROPS = (
-    "8.02", "8.46", "8.51", "8.05", "7.98", "8.44", "7.12", "6.71",
+    "8.02", "8.46", "8.51", "8.05", "7.98", "8.44", "6.72", "6.31",
     "8.04", "8.49", "8.47", "8.01", "8.06", "8.43", "8.50", "7.99",
 )  # fmt: skip

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt
 from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QWidget
 
@@ -16,7 +16,7 @@ from honest_lift.desk.theme import LIGHT, font
 if TYPE_CHECKING:
     from honest_lift.plans.next_reading import NextStep
 
-_HEAD, _ROW, _SHOWN = 30, 40, 6
+_HEAD, _ROW, _SHOWN = 30, 40, 5
 
 
 class NextList(QWidget):
@@ -36,8 +36,13 @@ class NextList(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
-        self.setFixedHeight(round((_HEAD + _ROW * _SHOWN) * zoom))
+        self.setMaximumHeight(self.sizeHint().height())
+        self.updateGeometry()
         self.update()
+
+    def sizeHint(self) -> QSize:
+        """Give the room for every step that is shown; where there is less, the steps of the job go first."""
+        return QSize(0, round((_HEAD + _ROW * _SHOWN) * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session; drawn again only when something looks otherwise."""

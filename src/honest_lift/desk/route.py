@@ -18,7 +18,7 @@ from honest_lift.facts.quantities import follower, rocker
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.facts.staleness import stale_among
 
-_ROW = 37
+_ROW = 35
 
 
 class Route(QWidget):
@@ -39,6 +39,7 @@ class Route(QWidget):
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
         self.setFixedWidth(round(200 * zoom))
+        self.setMinimumHeight(round((10 + _ROW * len(STEPS)) * zoom))  # every step is seen, whatever stands below
         self.update()
 
     def refresh(self) -> None:

@@ -26,9 +26,9 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("readings", "readings", "", "1i", "light"),
     ("shims", "shims", "", "5i", "light"),
     ("camshaft", "cam", "Around the turn", "3i", "light"),
-    ("cam-lines", "cam", "Card", "3i", "light"),
     ("lobes", "cam", "Measured lobes", "3i", "dark"),
     ("rocker", "rocker", "", "3i", "light"),
+    ("turn", "turn", "", "7i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )

@@ -7,7 +7,7 @@ wheel, is assumed with a range: what rests on it never passes.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from math import isfinite, nan, sqrt
 
@@ -41,6 +41,7 @@ from honest_lift.numbers.doubt import Array, Ground
 SPAN_DEG, STEP_DEG = 120.0, 0.5
 TURN = np.arange(-SPAN_DEG, SPAN_DEG + STEP_DEG / 2, STEP_DEG)
 _WINDOW = np.arange(-8.0, 8.01, STEP_DEG)
+_FIRST = 12  # parts before those of the gear
 _NEAR_MM, _SAMPLES = 1.0, 241
 _SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of its shape grows to this lift
 _CARD_MM = {2: 0.74, 3: 0.15}  # how far a lobe drawn from so many stated durations may be off, docs/validation.md
@@ -201,7 +202,9 @@ def _lobe(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, obj
     nose = nose_of_table(book, READ_AS[found.table.read_at], found.table.place)
     ground |= nose.ground if nose else Ground.NONE
     kind = "at valve" if found.table.read_at == "valve" else "measured"
-    shape = Input("lobe_shape", found.table.place.title, kind, 0.0, ground=ground, asked=at_position(position))
+    dial = book.engine.tool(found.table.tool)
+    own = scatter_doubt(dial, 0.0) if dial else 0.0
+    shape = Input("lobe_shape", found.table.place.title, kind, 0.0, own, ground=ground, asked=at_position(position))
     return shape, read.lobe, found.key, _middle(book, role, position, read)
 
 
@@ -262,19 +265,25 @@ class _Turning:
         self.kind, self.by_gear = kind_of(book.engine), valves[0].by_gear
         self.names = [one.quantity for one in valves[0].inputs]
 
-    def clearance(self, turn_deg: Array, *parts: Array, lift_by: float = 1.0) -> Array:
+    def carried(self, *parts: Array) -> Callable[[Array], Array]:
+        """Give what makes the valve's lift of the lobe's, for parts (..., n): put together once, turned many times."""
+        rest = parts[_FIRST:]
+        if self.by_gear:
+            assert self.kind is not None
+            return self.kind.make(0.0, *np.broadcast_arrays(*rest)).lift
+        return lambda raised: np.asarray(np.maximum(raised * rest[1] - rest[2], 0.0))
+
+    def clearance(
+        self, turn_deg: Array, *parts: Array, carried: Callable[[Array], Array] | None = None, lift_by: float = 1.0
+    ) -> Array:
         """Give clearances (k, ..., n) at crank degrees (k, 1.., n) from parts (..., n). `lift_by`: a ratio tried over the one."""
-        drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor, centre, shape, *rest = parts
+        drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor, centre, shape = parts[:_FIRST]
         g = along_stem(lean, floor)
         room = np.where(np.isfinite(drop), drop, (recess + gasket + deck + pocket) * g)
         lobe = self.lobes.at((turn_deg - centre) / 2.0)
-        top = rest[-2] if self.by_gear else rest[0]
+        top = parts[-2] if self.by_gear else parts[_FIRST]
         raised = np.where(lobe > 0, lobe * (top / self.peaks) + shape * np.minimum(lobe / _SHAPED_MM, 1.0), 0.0)
-        if self.by_gear:
-            assert self.kind is not None
-            lift = self.kind.make(0.0, *np.broadcast_arrays(*rest)).lift(raised)
-        else:
-            lift = np.maximum(raised * rest[1] - rest[2], 0.0)
+        lift = (carried or self.carried(*parts))(raised)
         return np.asarray(room + g * piston_drop(turn_deg, stroke, rod, offset) - lift_by * lift)
 
 
@@ -285,13 +294,14 @@ def _turned(book: Book, valves: Sequence[Through]) -> tuple[Estimate, Array, Arr
     curves = turning.clearance(TURN[:, None], *(one.figure.value for one in estimates)).T
     minima = local_minima(np.nan_to_num(curves, nan=np.inf), _NEAR_MM)
 
+    alone = bool((minima[:, 0] == minima[:, 1]).all())
+
     def least(*parts: Array) -> Array:
         parts = tuple(np.broadcast_arrays(*parts))
-        first, second = (
-            refined_least(turning.clearance(TURN[minima[:, which]] + _WINDOW[:, None, None], *parts))
-            for which in (0, 1)
-        )
-        return np.minimum(first, second)
+        carried = turning.carried(*parts)
+        around = (TURN[minima[:, which]] + _WINDOW[:, None, None] for which in ((0,) if alone else (0, 1)))
+        found = [refined_least(turning.clearance(one, *parts, carried=carried)) for one in around]
+        return found[0] if alone else np.minimum(*found)
 
     with np.errstate(invalid="ignore"):
         whole = derive(least, *estimates)

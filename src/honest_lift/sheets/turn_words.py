@@ -13,8 +13,10 @@ from honest_lift.estimates.piston_valve import OneValve, Tried, one_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position, position_title
 from honest_lift.numbers.units import in_words
+from honest_lift.numbers.verdict import Verdict
 
 _ADVANCE = np.arange(-12.0, 12.01, 0.5)
+_SO_FAR = "As it stands, and nothing of it proven: "
 _TENTH, _MOST_RATIO = 0.1, 1.25
 _STEP_MM = 0.05
 
@@ -61,15 +63,17 @@ def turn_words(book: Book, position: str, found: dict[str, Finding], ratio: floa
         f"{say(moves.cut * thou)}, of gasket {say(-moves.cut * thou)}, of seat sunk {say(thou)}, of lash {say(moves.lash * thou)}.",
     ]
     if finding is not None and isfinite(finding.lowest) and isfinite(finding.figure):
-        lines.append(_how_far(one, finding, ratio, unit))
+        far = _how_far(one, finding, ratio, unit)
+        lines.append(f"{far[:1].upper()}{far[1:]}")
     return tuple(lines)
 
 
 def _how_far(one: OneValve, finding: Finding, ratio: float, unit: str) -> str:
     """Say the largest ratio, or the depth to cut, with the doubt kept off."""
     spare = finding.margin - finding.expanded
+    so_far = _SO_FAR if finding.verdict is Verdict.UNPROVEN else ""
     if spare < 0:
-        return f"To pass, its pocket wants {in_words(-spare, 'length', unit)} more depth along the stem."
+        return f"{so_far}to pass, its pocket wants {in_words(-spare, 'length', unit)} more depth along the stem."
     shift = finding.figure - one.least()
     ratios = np.linspace(1.0, _MOST_RATIO, 51)
     rooms = np.array([one.least(Tried(ratio=by)) for by in ratios]) + shift - finding.lowest - finding.expanded
@@ -78,12 +82,14 @@ def _how_far(one: OneValve, finding: Finding, ratio: float, unit: str) -> str:
         return ""
     most = fits[-1] * ratio
     more = " and more" if fits[-1] == ratios[-1] else ""
-    return f"By this clearance alone a ratio up to {most:.2f} fits{more}, as it is otherwise."
+    return f"{so_far}by this clearance alone a ratio up to {most:.2f} fits{more}, as it is otherwise."
 
 
 def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding]) -> str:
-    """Say between which advances every valve of a cylinder keeps its limit, doubt and all."""
-    safe = np.ones(len(_ADVANCE), dtype=bool)
+    """Say between which advances every valve of a cylinder keeps its limit, doubt and all; "" where a valve is not told."""
+    if not cylinder:
+        return ""
+    safe, proven = np.ones(len(_ADVANCE), dtype=bool), True
     for position in cylinder:
         one, finding = one_valve(book, position), found.get(position)
         if (
@@ -93,13 +99,17 @@ def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding
             or not isfinite(finding.figure)
         ):
             return ""
+        proven &= finding.verdict is not Verdict.UNPROVEN
         shift = finding.figure - one.least()
         rooms = np.array([one.least(Tried(advance_deg=by)) for by in _ADVANCE]) + shift
         safe &= rooms - finding.expanded >= finding.lowest
+    so_far = "" if proven else _SO_FAR
     if not safe.any():
-        return "No advance within 12 degrees keeps every valve of this cylinder in its limit."
+        told = "no advance within 12 degrees keeps every valve of this cylinder in its limit."
+        return f"{so_far}{told}" if so_far else f"{told[:1].upper()}{told[1:]}"
     low, high = _ADVANCE[safe][0], _ADVANCE[safe][-1]
-    return f"This cylinder stays in its limits from {_way(low)} to {_way(high)}, doubt and all."
+    told = f"this cylinder stays in its limits from {_way(low)} to {_way(high)}, doubt and all."
+    return f"{so_far}{told}" if so_far else f"{told[:1].upper()}{told[1:]}"
 
 
 def _way(advance_deg: float) -> str:

@@ -76,17 +76,18 @@ class GeometryPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
-        column.addWidget(self.drawing)
+        column.addWidget(self.drawing, 6)
         column.addLayout(row)
-        column.addWidget(self.marks)
+        column.addWidget(self.marks, 3)
         column.addLayout(placed)
-        column.addWidget(scrolled(self.words), 1)
+        column.addWidget(scrolled(self.words), 3)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         for view, high in ((self.drawing, 215), (self.marks, 118)):
             view.dress(theme, zoom)
-            view.setFixedHeight(round(high * zoom))
+            view.setMinimumHeight(round(high * zoom / 3))  # a low window makes the drawings smaller, and covers nothing
+            view.setMaximumHeight(round(high * zoom))
 
     @property
     def _valve(self) -> tuple[str, str]:

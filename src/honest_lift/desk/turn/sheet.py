@@ -98,14 +98,14 @@ class TurnSheet(QWidget):
         for column in (one, two):
             column.setContentsMargins(0, 0, 0, 0)
             column.setSpacing(6)
-        one.addWidget(self.curves)
+        one.addWidget(self.curves, 6)
         handle = in_row(QLabel(self.tr("crank:")), self.crank, self.at, self.play_button, self.rods,
                         button(self.tr("Block…"), lambda: self.session.show_page("Block")))  # fmt: skip
-        self.crank.setMinimumWidth(230)
-        self.at.setMinimumWidth(120)
+        self.crank.setMinimumWidth(120)
+        self.at.setMinimumWidth(105)
         one.addLayout(handle)
-        one.addWidget(self.valves)
-        one.addWidget(scrolled(self.words), 1)
+        one.addWidget(self.valves, 4)
+        one.addWidget(scrolled(self.words), 3)
         two.addWidget(hint_label(self.tr(_HINT)))
         two.addWidget(self.table, 1)
         two.addLayout(in_row(button(self.tr("Strike out"), self.strike_row)))
@@ -126,7 +126,8 @@ class TurnSheet(QWidget):
         """Take a theme and a zoom."""
         for view, high in ((self.curves, 210), (self.valves, 150)):
             view.dress(theme, zoom)
-            view.setFixedHeight(round(high * zoom))
+            view.setMinimumHeight(round(high * zoom / 3))  # a low window makes the drawings smaller, and covers nothing
+            view.setMaximumHeight(round(high * zoom))
         self.table.verticalHeader().setDefaultSectionSize(round(24 * zoom))
         self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
 
@@ -172,6 +173,10 @@ class TurnSheet(QWidget):
         side = "" if at == 0 else self.tr(" after TDC") if at > 0 else self.tr(" before TDC")
         self.at.setText(f"{abs(at):g}°{side}" if at else self.tr("at TDC"))
         if self._worked is None:
+            from honest_lift.drawings.clearance_turn import clearance_scene
+
+            self.curves.show_scenes([(1, clearance_scene([], at, self.tr("no valve is laid out yet")))])
+            self.valves.show_scenes([])
             return
         lacking = self.tr("nothing is measured towards it yet: a valve drop at TDC, clay, or a row of readings")
         curves = curves_scene(book, self._cylinder(), self._worked, self._found(), at, lacking)

@@ -19,7 +19,7 @@ from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
 from honest_lift.numbers.doubt import Array
 
 _TRAVEL_MM = 30.0  # a pivot is sought this far up and down its stud
-_ANGLES = np.radians(np.linspace(-85.0, 85.0, 69))  # of the valve arm, closed
+_ANGLES = np.radians(np.linspace(-85.0, 85.0, 35))  # of the valve arm, closed
 _SECANTS = 12
 
 

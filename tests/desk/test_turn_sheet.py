@@ -1,0 +1,103 @@
+"""Through the turn in the real window: the crank turned by hand and played, a row of readings typed, rods stated."""
+
+import pytest
+from PyQt6.QtCore import Qt
+
+from engines import Bench
+from honest_lift.desk.route import progress
+from honest_lift.drawings.scene import Circle, Words
+from honest_lift.facts.place import at_position
+
+
+@pytest.fixture
+def turn(open_window):
+    """Open the sheet of an engine at a valve."""
+
+    def opened(book=None, position="3i"):
+        window = open_window(book)
+        window._actions["step_turn"].trigger()
+        window.session.go(position)
+        return window, window.sheets["turn"]
+
+    return opened
+
+
+def told(view):
+    return [one.text for _, scene in view.scenes for one in scene.strokes if isinstance(one, Words)]
+
+
+def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
+    window, sheet = turn(position="7e")
+    words = sheet.words.text()
+    assert words.startswith("7 exhaust: ")
+    assert "A degree of advance" in words
+    assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
+    near = window.session.examination.finding("piston_valve", "7e")
+    assert (near.verdict.word, near.provisional.word) == ("unproven", "fails")
+    assert "7 exhaust" in told(sheet.curves)
+    assert progress(window.session, "turn") == (16, 16)
+    sheet.grab()
+
+
+def test_the_crank_is_turned_by_hand_and_played(turn, qtbot):
+    window, sheet = turn()
+    window.show()
+    at_tdc = told(sheet.valves)
+    sheet.crank.setValue(19)
+    assert sheet.at.text() == "9.5° after TDC"
+    assert told(sheet.valves) != at_tdc
+    sheet.crank.setValue(sheet.crank.maximum())
+    sheet.play()
+    assert sheet.play_button.text() == "Stop"
+    qtbot.waitUntil(lambda: sheet.crank.value() > sheet.crank.minimum() + 3, timeout=3000)
+    sheet.play()
+    assert sheet.play_button.text() == "Play"
+
+
+def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
+    window, sheet = turn(Bench().book, "1i")
+    assert "nothing is measured towards it yet" in told(sheet.curves)[0]
+    sheet.open_page("Readings in a row")
+    table = sheet.table
+
+    def put(row, text, column=1):
+        table.records.setData(table.records.index(row, column), text)
+
+    for row in range(21):
+        angle = -20 + 2 * row
+        put(row, f"{3.0 + 0.012 * (angle - 9) ** 2:.3f} mm")
+    assert sheet.told.text().startswith("Least 0.118 in, 9.0 degrees from TDC")
+    one = window.session.book.journal[-1]
+    assert (one.quantity, one.at, one.place) == ("piston_valve_room", {"crank_at": 20.0}, at_position("1i"))
+    assert window.session.examination.finding("piston_valve", "1i").figure == pytest.approx(3.0, abs=0.01)
+    assert window.session.examination.finding("piston_valve", "1e").verdict.word == "unproven"
+    put(3, "a bit")
+    assert "a bit" in sheet.wrong.text()
+    put(14, ".3")
+    assert any("above what its neighbours make" in one.odd for one in table.records.records)
+    table.setCurrentIndex(table.records.index(14, 1))
+    sheet.strike_row()
+    assert sheet.told.text().startswith("Least 0.118 in")
+    last = len(table.records.records) - 1
+    put(last, "9", column=0)
+    put(last, "3.0 mm")
+    assert window.session.book.journal[-1].at == {"crank_at": 9.0}
+    circles = [one for one in sheet.curves.scenes[0][1].strokes if isinstance(one, Circle)]
+    assert len(circles) > 10
+    sheet.rods.setCurrentIndex(2)
+    sheet.rods.activated.emit(2)
+    assert window.session.engine.rod_material == "aluminium"
+    assert window.session.examination.finding("piston_valve", "1i").lowest == pytest.approx(0.110 * 25.4)
+    window._actions["undo"].trigger()
+    assert sheet.rods.currentIndex() == 0
+
+
+def test_a_drop_is_read_valve_by_valve_at_the_bar(turn, qtbot):
+    window, _ = turn(Bench().book, "1e")
+    window.bar.what.setCurrentText("valve drop at TDC")
+    window.bar.what.activated.emit(window.bar.what.currentIndex())
+    for text in ("8.1 mm", "8.2 mm"):
+        window.bar.entry.setFocus()
+        qtbot.keyClicks(window.bar.entry, text)
+        qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
+    assert [(one.place.name, one.value) for one in window.session.book.journal] == [("1e", 8.1), ("1i", 8.2)]

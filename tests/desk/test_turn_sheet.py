@@ -2,6 +2,7 @@
 
 import pytest
 from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QLineEdit
 
 from engines import Bench
 from honest_lift.desk.route import progress
@@ -101,3 +102,31 @@ def test_a_drop_is_read_valve_by_valve_at_the_bar(turn, qtbot):
         qtbot.keyClicks(window.bar.entry, text)
         qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
     assert [(one.place.name, one.value) for one in window.session.book.journal] == [("1e", 8.1), ("1i", 8.2)]
+
+
+def test_a_row_is_one_pass_at_the_keyboard(turn, qtbot):
+    window, sheet = turn(Bench().book, "1i")
+    window.show()
+    sheet.open_page("Readings in a row")
+    table = sheet.table
+    table.setCurrentIndex(table.records.index(4, 1))
+    table.setFocus()
+    for text in ("6.2 mm", "5.1 mm", "4.4 mm"):
+        row = table.currentIndex().row()
+        qtbot.keyClick(table, text[0])
+        qtbot.waitUntil(lambda: table.findChild(QLineEdit) is not None, timeout=2000)
+        editor = table.findChild(QLineEdit)
+        qtbot.keyClicks(editor, text[1:])
+        qtbot.keyClick(editor, Qt.Key.Key_Return)
+        qtbot.waitUntil(
+            lambda row=row: table.currentIndex().row() == row + 1 and table.findChild(QLineEdit) is None, timeout=2000
+        )
+    read = [(one.at["crank_at"], one.value) for one in window.session.book.journal]
+    assert read == [(-12.0, 6.2), (-10.0, 5.1), (-8.0, 4.4)]
+
+
+def test_the_mock_up_is_told_with_what_each_stem_is_set_to(turn):
+    """Stem protrusion less TDC lift: common practice, no source."""
+    _, sheet = turn()
+    told = next(one for one in sheet.words.text().splitlines() if one.startswith("Valve to valve on the bench"))
+    assert "intake 0.162 in, its stem to" in told

@@ -9,6 +9,8 @@ from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import figure_words
+from honest_lift.estimates.cam_turn import turn_of
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.piston_valve import OneValve, Tried, one_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position, position_title
@@ -127,16 +129,15 @@ def set_open_mm(protrusion_mm: float, tdc_lift_mm: float) -> float:
     return protrusion_mm - tdc_lift_mm
 
 
-def mock_up_words(book: Book, cylinder: tuple[str, ...], tdc_lifts_mm: dict[str, float]) -> str:
-    """Say by how much each valve is to be pushed open for a mock-up of valve to valve."""
-    unit = book.engine.unit("length")
-    told = [
-        f"{at_position(one).role} {in_words(tdc_lifts_mm[one], 'length', unit)}"
-        for one in cylinder
-        if isfinite(tdc_lifts_mm.get(one, float("nan")))
-    ]
-    return (
-        f"Valve to valve on the bench: set each open by its TDC lift ({', '.join(told)}), stem protrusion less that."
-        if told
-        else ""
-    )
+def mock_up_words(book: Book, cylinder: tuple[str, ...]) -> str:
+    """Say how far each valve of a cylinder is set open for a mock-up of valve to valve; "" where one can't be told."""
+    unit, told = book.engine.unit("length"), []
+    for position in cylinder:
+        valve = turn_of(book, at_position(position).role, position).valve
+        if valve is None:
+            return ""
+        lift = float(valve.lift(np.array(0.0)))
+        tip = at_valve(book, "stem_tip_height", position).value
+        to = f", its stem to {in_words(set_open_mm(tip, lift), 'length', unit)}" if isfinite(tip) else ""
+        told.append(f"{at_position(position).role} {in_words(lift, 'length', unit)}{to}")
+    return f"Valve to valve on the bench: set each open by its TDC lift: {'; '.join(told)}." if told else ""

@@ -185,14 +185,14 @@ class TurnSheet(QWidget):
 
     def _say(self) -> None:
         from honest_lift.estimates.resolve import resolve
-        from honest_lift.sheets.turn_words import turn_words, window_words
+        from honest_lift.sheets.turn_words import mock_up_words, turn_words, window_words
 
         book, found = self.session.book, self._found()
         lines: list[str] = []
         for one in self._cylinder():
             ratio = resolve(book, "rocker_ratio", at_position(one)).value
             lines += turn_words(book, one, found, 1.0 if book.engine.gear == "bucket" else ratio)
-        lines.append(window_words(book, self._cylinder(), found))
+        lines += [window_words(book, self._cylinder(), found), mock_up_words(book, self._cylinder())]
         self.words.setText("\n".join(one for one in lines if one))
 
     # --- the crank handle ---
@@ -301,6 +301,13 @@ class TurnSheet(QWidget):
                 book, "piston_valve_room", at_position(self.session.position), value, text=row.text, unit=unit, way="indicator",
                 tool=tool.id if tool else "", at={AT: row.angle},
             ),)))  # fmt: skip
+            QTimer.singleShot(0, self._next_line)  # once the line that was typed in has closed
+
+    def _next_line(self) -> None:
+        """Step to the next line, so that a whole row is typed in one pass."""
+        here = self.table.currentIndex().row()
+        if 0 <= here < len(self.table.records.records) - 2:
+            self.table.setCurrentIndex(self.table.records.index(here + 1, 1))
 
     def strike_row(self) -> None:
         """Strike out the reading of the chosen line."""

@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from msgspec import structs
 
 from engines import Bench
 from honest_lift.checks.examine import examine
@@ -11,8 +12,9 @@ from honest_lift.estimates.piston_valve import TURN, OneValve, Tried, one_valve,
 from honest_lift.estimates.piston_valve_read import room_read
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Confirm, Describe, Fit, Put, StrikeOut, fitment, reading_of
+from honest_lift.facts.engine import SetAside
 from honest_lift.facts.lobe_edits import TakeTables
-from honest_lift.facts.place import at_position, at_role
+from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.plans.cures import cures_for
@@ -233,3 +235,46 @@ def test_valve_to_valve_is_held_at_its_intake():
     assert [words(made, one, "valve_to_valve") for one in ("1i", "2i", "1e")] == ["passes", "unproven", "none"]
     made.read("valve_to_valve", at_position("2i"), 1.2, "feeler", "solid")
     assert words(made, "2i", "valve_to_valve") == "fails"
+
+
+def test_the_valves_edge_wanders_in_an_upright_pocket():
+    """Against the points of a leaning valve over the turn: L sin(alpha) in an upright pocket. Limit 0.050 in, from memory."""
+    made = engine(lean=20.0).state("pocket_lean", 0.0, tolerance=0.5)
+    assert words(made, check="pocket_wall") == "none"
+    for name, value in (("pocket_radius", 24.0), ("pocket_offset", 0.0), ("pocket_depth", 5.0)):
+        made.state(name, value, tolerance=0.05)
+    assert words(made, check="pocket_wall") == "unproven", "nobody measured the valve's head"
+    for name in made.names:
+        made.read("head_diameter", at_position(name), 41.0, "micrometer", "micrometer")
+    found = examine(made.book).finding("pocket_wall", "1i")
+    one = one_valve(made.book, "1i")
+    crank = np.arange(-30.0, 30.1, 0.5)
+    room = np.interp(crank, TURN, one.curve(Tried()))
+    drop = SliderCrank(44.0, 145.0).drop(crank)
+    lift = 7.0 + drop / np.cos(np.radians(20.0)) - room
+    beside = 24.0 - 20.5 - np.abs(lift * np.sin(np.radians(20.0)))
+    assert found.figure == pytest.approx(beside[room <= 5.2].min(), abs=1e-3)
+    tight = made.state("pocket_radius", 21.5, tolerance=0.05)
+    assert examine(tight.book).finding("pocket_wall", "1i").provisional.word == "fails"
+    deep = made.state("pocket_depth", 0.5, tolerance=0.05)
+    assert words(deep, check="pocket_wall") == "unproven", "it never is inside, so that nothing is told"
+
+
+def test_a_lobe_walked_at_the_valve_is_turned_as_it_was_read():
+    """The table holds ratio and lash already; the same valve by its lobe, ratio and lash agrees within the reading."""
+    made = engine()
+    table = walked_table(made.book, at_position("1i"), LOBE, 8.97, centre_deg=108.0, tool="dial", wheel="wheel")
+    lifts = tuple(max(one * 1.5 - 0.4, 0.0) for one in table.lift_mm)
+    made.do(TakeTables((structs.replace(table, read_at="valve", lift_mm=lifts),)))
+    found = examine(made.book).finding("piston_valve", "1i")
+    assert found.figure == pytest.approx(brute(7.0), abs=0.06)
+    assert not any(one.quantity == "rocker_ratio" and one.kind != "not applicable" for one in found.inputs)
+
+
+def test_a_pin_offset_that_was_set_aside_is_not_taken_for_none():
+    made = degreed(engine())
+    assert words(made) == "passes"
+    aside = SetAside("engine", "pin_offset", "9e9", "it makes no sense", "pin_offset", ENGINE)
+    assert (
+        examine(structs.replace(made.book, set_aside=(aside,))).finding("piston_valve", "1i").verdict.word == "unproven"
+    )

@@ -30,7 +30,9 @@ def told(view):
 def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     window, sheet = turn(position="7e")
     words = sheet.words.text()
-    assert words.startswith("7 exhaust: ")
+    assert words.startswith("Tightest at 7 exhaust: piston to valve ")
+    assert "bind margin" in words.splitlines()[0]
+    assert words.splitlines()[1].startswith("7 exhaust: ")
     assert "A degree of advance" in words
     assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
     near = window.session.examination.finding("piston_valve", "7e")

@@ -78,6 +78,8 @@ def test_what_was_read_for_all_after_a_change_speaks_of_what_was_fitted():
     assert rockers_of(made.book).proven.all()
     made.do(Fit((replace(old, id="later", when="2099-01-01T00:00:00Z"),), "another valve, since"))
     assert rockers_of(made.book).proven.tolist() == [False, True, True, True]
+    made.do(Fit((replace(old, id="when", when=""),), "another valve, nobody knows when"))
+    assert rockers_of(made.book).proven.tolist() == [False, True, True, True]
 
 
 def test_nobody_stated_the_lean_of_the_stud_and_a_measured_lift_goes_before_everything():

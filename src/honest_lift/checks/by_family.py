@@ -46,8 +46,8 @@ _FAMILIES = (
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
             "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
     _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "valve_to_valve", "gasket_thickness",
-            "deck_clearance", "valve_recess", "pocket_depth", "pocket_lean", "valve_lean", "stroke", "rod_length", "pin_offset",
-            "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
+            "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
+            "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

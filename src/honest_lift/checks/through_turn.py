@@ -16,7 +16,7 @@ from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.on_valves import everywhere, is_given, limits_at, names_of, on_valves
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.lift import either
-from honest_lift.estimates.piston_valve import ThroughTurn, piston_to_valve
+from honest_lift.estimates.piston_valve import ThroughTurn, piston_to_valve, pocket_wall
 from honest_lift.estimates.piston_valve_read import clay_read, disagree, room_read
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
@@ -26,6 +26,10 @@ from honest_lift.numbers.units import in_words
 
 PISTON_VALVE = Check(
     "piston_valve", "Piston to valve", "turn", "length", "Least room between piston and valve through the turn, along the stem.",
+)  # fmt: skip
+POCKET_WALL = Check(
+    "pocket_wall", "Valve to pocket wall", "turn", "length",
+    "Least room from the valve's edge to the wall of its pocket while it is inside.",
 )  # fmt: skip
 VALVE_VALVE = Check(
     "valve_to_valve", "Valve to valve", "turn", "length", "Gap between the two heads, both valves open by their TDC lifts.",
@@ -43,6 +47,8 @@ _CAUSES = (
 def check_through_turn(book: Book) -> list[Finding]:
     """Hold the least clearance of every valve against its limit, once anybody has measured towards one."""
     found = _piston(book) if any(is_given(book, name) for name in GIVEN) else []
+    if is_given(book, "pocket_radius"):
+        found += on_valves(book, POCKET_WALL, pocket_wall(book), {})
     if is_given(book, VALVE_VALVE.name):
         seen = on_valves(book, VALVE_VALVE, _off_tdc(everywhere(book, VALVE_VALVE.name)), {})
         found += [one for one in seen if at_position(one.position).role == "intake"]

@@ -39,7 +39,7 @@ def _changed_at(engine: Engine, slot: Slot, position: str, found: Input) -> bool
     """Tell whether another part was fitted in a slot of a valve, or of its head; of what was read for all, whether since."""
     holder = engine.layout.head_of(position) if SCOPES.get(slot) == "head" else position
     fitted = engine.fitted(slot, holder)
-    return fitted is not None and not (found.kind in _READ and fitted.when < found.when)
+    return fitted is not None and not (found.kind in _READ and fitted.when and fitted.when < found.when)
 
 
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:

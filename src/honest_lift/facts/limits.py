@@ -193,6 +193,8 @@ SCHOOLS: tuple[School, ...] = (
             lowest=0.120 * _IN, reserve=0.040 * _IN, role="exhaust", source="common practice and from memory"),
     _school("piston_valve", "0.060 in, watched", "race engines that are taken apart and looked at",
             lowest=0.060 * _IN, reserve=0.020 * _IN, role="intake", source="common practice and from memory"),
+    _school("pocket_wall", "0.050 in at least", "a valve that leans moves sideways in an upright pocket", lowest=0.050 * _IN,
+            reserve=0.030 * _IN, source="from memory"),
     _school("valve_to_valve", "0.080 in at least", "more if it can be had", lowest=0.080 * _IN, reserve=0.040 * _IN),
     _school("free_card", "within 0.030 in of its card", "where the maker states no tolerance",
             lowest=-0.030 * _IN, highest=0.030 * _IN, reserve=0.030 * _IN,

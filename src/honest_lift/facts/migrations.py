@@ -55,7 +55,7 @@ def _to_fourth(raw: Raw) -> Raw:
 _NEW_IN_FIFTH = frozenset({
     "half_lift", "true_ratio", "uneven_tip", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud",
     "roller_sideways", "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve",
-    "valve_to_valve",
+    "valve_to_valve", "pocket_wall",
 })  # fmt: skip
 
 

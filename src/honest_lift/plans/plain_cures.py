@@ -139,6 +139,14 @@ def _piston(engine: Engine, one: Finding) -> list[str]:
     ]
 
 
+def _wall(engine: Engine, one: Finding) -> list[str]:
+    amount = say(engine, _fine(one))
+    return [
+        f"open the pocket by {amount} on the side the valve moves to, where the crown and the ring land allow it",
+        "a smaller valve",
+    ]
+
+
 def _valves(engine: Engine, one: Finding) -> list[str]:
     return [
         "less lift at TDC: a cam with more separation, or less of it",
@@ -214,5 +222,6 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "lash_set": _lash, "pushrod_to_head": _pushrod_head, "slot_stud": _slot, "roller_sideways": _sideways,
     "shaft_side_play": _play,
 
-    "piston_valve": _piston, "valve_to_valve": _valves, "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
+    "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
+    "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

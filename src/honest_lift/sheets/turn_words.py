@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from math import isfinite
 
 import numpy as np
@@ -141,3 +142,17 @@ def mock_up_words(book: Book, cylinder: tuple[str, ...]) -> str:
         to = f", its stem to {in_words(set_open_mm(tip, lift), 'length', unit)}" if isfinite(tip) else ""
         told.append(f"{at_position(position).role} {in_words(lift, 'length', unit)}{to}")
     return f"Valve to valve on the bench: set each open by its TDC lift: {'; '.join(told)}." if told else ""
+
+
+_MOVING = ("piston_valve", "pocket_wall", "valve_to_valve", "bind_margin", "retainer_seal", "retainer_rocker", "slot_stud",
+           "pushrod_to_head")  # fmt: skip
+
+
+def tightest_words(book: Book, position: str, found: Sequence[Finding]) -> str:
+    """Name what comes nearest at a valve as it turns: by what is left of its limit, doubt off, the tightest first."""
+    near = [one for one in found if one.check.name in _MOVING and isfinite(one.figure) and isfinite(one.margin)]
+    near.sort(key=lambda one: one.margin - one.expanded)
+    if not near:
+        return ""
+    told = [f"{one.check.title.lower()} {figure_words(one, book.engine)} ({one.verdict.word})" for one in near]
+    return f"Tightest at {position_title(position)}: {', '.join(told)}."

@@ -9,7 +9,8 @@ from honest_lift.desk.session import Session
 _ROLES = ("intake", "exhaust")
 _PLACES = {
     "stroke": ("",), "rod_length": ("",), "pin_offset": ("",), "gasket_thickness": ("",), "deck_clearance": ("",),
-    "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
+    "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_radius": _ROLES, "pocket_offset": _ROLES,
+    "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
 }  # fmt: skip
 _HINT = (
     "What carries the piston. The rod is measured between the middles of its bores; the pin's offset counts positive toward "

@@ -19,7 +19,7 @@ _LENGTHS = (
     "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
     "mark_middle", "mark_width", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud", "roller_sideways",
-    "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve", "valve_to_valve",
+    "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve", "valve_to_valve", "pocket_wall",
 )  # fmt: skip
 DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
     "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",

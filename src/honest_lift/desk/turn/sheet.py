@@ -185,10 +185,11 @@ class TurnSheet(QWidget):
 
     def _say(self) -> None:
         from honest_lift.estimates.resolve import resolve
-        from honest_lift.sheets.turn_words import mock_up_words, turn_words, window_words
+        from honest_lift.sheets.turn_words import mock_up_words, tightest_words, turn_words, window_words
 
         book, found = self.session.book, self._found()
-        lines: list[str] = []
+        here, seen = self.session.position, self.session.examination
+        lines = [tightest_words(book, here, seen.by_position.get(here, ()))] if seen and here else []
         for one in self._cylinder():
             ratio = resolve(book, "rocker_ratio", at_position(one)).value
             lines += turn_words(book, one, found, 1.0 if book.engine.gear == "bucket" else ratio)

@@ -18,7 +18,7 @@ from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.plans.cures import cures_for
-from honest_lift.sheets.turn_words import turn_words, window_words
+from honest_lift.sheets.turn_words import at_speed_words, turn_words, window_words
 from lobes import walked_table
 
 WHEEL = Tool("wheel", "degree_wheel", "wheel", "angle", resolution=0.5, accuracy=0.25, repeatability=0.2)
@@ -199,6 +199,12 @@ def test_prices_and_windows_are_told():
     )
     assert window_words(made.book, ("1i",), found).startswith("This cylinder stays in its limits from ")
     assert window_words(made.book, (), {}) == ""
+    assert at_speed_words(made.book, ("1i",), found) == ""
+    before = found["1i"]
+    made.state("rod_stretch", 0.4).state("bearing_room", 0.1).state("heat_room", -0.05)
+    told = at_speed_words(made.book, ("1i",), found)
+    assert "= 0.018 in, leaves 1 intake" in told
+    assert examine(made.book).finding("piston_valve", "1i").figure == before.figure, "the cold figure stands"
     tight = engine(drop=2.0)
     short = {"1i": examine(tight.book).finding("piston_valve", "1i")}
     assert "more depth along the stem" in turn_words(tight.book, "1i", short, 1.5)[2]

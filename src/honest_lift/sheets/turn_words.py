@@ -13,8 +13,9 @@ from honest_lift.checks.wording import figure_words
 from honest_lift.estimates.cam_turn import turn_of
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.piston_valve import OneValve, Tried, one_valve
+from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book
-from honest_lift.facts.place import at_position, position_title
+from honest_lift.facts.place import ENGINE, at_position, position_title
 from honest_lift.numbers.units import in_words
 from honest_lift.numbers.verdict import Verdict
 
@@ -156,3 +157,22 @@ def tightest_words(book: Book, position: str, found: Sequence[Finding]) -> str:
         return ""
     told = [f"{one.check.title.lower()} {figure_words(one, book.engine)} ({one.verdict.word})" for one in near]
     return f"Tightest at {position_title(position)}: {', '.join(told)}."
+
+
+_AT_SPEED = ("rod_stretch", "bearing_room", "heat_room")
+
+
+def at_speed_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding]) -> str:
+    """Say what stated allowances leave of the cold figures, with their working; "" where none is stated. It is no finding."""
+    told = [one for one in (resolve(book, name, ENGINE) for name in _AT_SPEED) if isfinite(one.value)]
+    if not told:
+        return ""
+    unit, whole = book.engine.unit("length"), sum(one.value for one in told)
+    working = " + ".join(f"{one.title} {in_words(one.value, 'length', unit)}" for one in told)
+    left = [
+        f"{position_title(one)} {in_words(found[one].figure - whole, 'length', unit)}"
+        for one in cylinder if one in found and isfinite(found[one].figure)
+    ]  # fmt: skip
+    ends = f", leaves {', '.join(left)}" if left else ""
+    total = in_words(whole, "length", unit)
+    return f"At speed, as an allowance and no finding: {working} = {total}{ends}. Limits hold for the cold figure."

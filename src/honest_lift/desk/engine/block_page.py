@@ -9,6 +9,7 @@ from honest_lift.desk.session import Session
 _ROLES = ("intake", "exhaust")
 _PLACES = {
     "stroke": ("",), "rod_length": ("",), "pin_offset": ("",), "gasket_thickness": ("",), "deck_clearance": ("",),
+    "rod_stretch": ("",), "bearing_room": ("",), "heat_room": ("",),
     "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_radius": _ROLES, "pocket_offset": _ROLES,
     "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
 }  # fmt: skip

@@ -185,7 +185,13 @@ class TurnSheet(QWidget):
 
     def _say(self) -> None:
         from honest_lift.estimates.resolve import resolve
-        from honest_lift.sheets.turn_words import mock_up_words, tightest_words, turn_words, window_words
+        from honest_lift.sheets.turn_words import (
+            at_speed_words,
+            mock_up_words,
+            tightest_words,
+            turn_words,
+            window_words,
+        )
 
         book, found = self.session.book, self._found()
         here, seen = self.session.position, self.session.examination
@@ -193,7 +199,8 @@ class TurnSheet(QWidget):
         for one in self._cylinder():
             ratio = resolve(book, "rocker_ratio", at_position(one)).value
             lines += turn_words(book, one, found, 1.0 if book.engine.gear == "bucket" else ratio)
-        lines += [window_words(book, self._cylinder(), found), mock_up_words(book, self._cylinder())]
+        lines += [window_words(book, self._cylinder(), found), at_speed_words(book, self._cylinder(), found)]
+        lines.append(mock_up_words(book, self._cylinder()))
         self.words.setText("\n".join(one for one in lines if one))
 
     # --- the crank handle ---

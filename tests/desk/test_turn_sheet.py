@@ -2,6 +2,7 @@
 
 import pytest
 from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtWidgets import QLineEdit
 
 from engines import Bench
@@ -132,3 +133,25 @@ def test_the_mock_up_is_told_with_what_each_stem_is_set_to(turn):
     _, sheet = turn()
     told = next(one for one in sheet.words.text().splitlines() if one.startswith("Valve to valve on the bench"))
     assert "intake 0.162 in, its stem to" in told
+
+
+def test_a_copied_row_is_pasted_whole_or_not_at_all(turn):
+    window, sheet = turn(Bench().book, "1i")
+    sheet.open_page("Readings in a row")
+    clipboard = QGuiApplication.clipboard()
+    for text, why in (
+        ("", "Nothing was copied"),
+        ("-2; 3.1 mm\n0", "Line 2"),
+        ("-2; 3.1 mm\n0; lots", "lots"),
+        ("2 3.1 mm\n2 3.2 mm", "twice"),
+    ):
+        clipboard.setText(text)
+        sheet.paste_row()
+        assert why in sheet.wrong.text()
+        assert not window.session.book.journal
+    clipboard.setText("\n".join(f"{at}\t{3.0 + 0.012 * (at - 9) ** 2:.3f} mm" for at in range(-20, 21, 2)))
+    sheet.paste_row()
+    assert len(window.session.book.journal) == 21
+    assert sheet.told.text().startswith("Least 0.118 in, 9.0 degrees")
+    window._actions["undo"].trigger()
+    assert sheet.told.text() == ""

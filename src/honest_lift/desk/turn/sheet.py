@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING, Any
 
 from msgspec import Struct
 from PyQt6.QtCore import Qt, QTimer
+from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtWidgets import QComboBox, QLabel, QSlider, QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, in_row, scrolled
@@ -15,7 +16,9 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Describe, StrikeOut, reading_of
+from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import at_position, position_title
+from honest_lift.facts.room_rows import read_rows
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -108,7 +111,9 @@ class TurnSheet(QWidget):
         one.addWidget(scrolled(self.words), 3)
         two.addWidget(hint_label(self.tr(_HINT)))
         two.addWidget(self.table, 1)
-        two.addLayout(in_row(button(self.tr("Strike out"), self.strike_row)))
+        two.addLayout(
+            in_row(button(self.tr("Strike out"), self.strike_row), button(self.tr("Paste a row"), self.paste_row))
+        )
         two.addWidget(self.wrong)
         two.addWidget(self.told)
         for name, page in (("Piston to valve", first), ("Readings in a row", second)):
@@ -291,8 +296,6 @@ class TurnSheet(QWidget):
 
     def _take(self, row: RoomRow) -> None:
         """Take a typed room into the journal, or remember the angle of the last line."""
-        from honest_lift.estimates.piston_valve_read import AT
-
         self.wrong.clear()
         if row.id == "own" and not row.text:
             self._own_angle = row.angle
@@ -300,16 +303,35 @@ class TurnSheet(QWidget):
             return
         if not self.session.position or row.angle is None:
             return
-        book, unit = self.session.book, self.session.unit("length")
+        unit = self.session.unit("length")
         value = parse(row.text, Field.within("length", unit, CATALOG["piston_valve_room"].physical))
-        tool = book.engine.tool_for("piston_valve_room", "indicator")
         self._own_angle = None
         if value is not None:
-            self.session.do(Confirm((reading_of(
-                book, "piston_valve_room", at_position(self.session.position), value, text=row.text, unit=unit, way="indicator",
-                tool=tool.id if tool else "", at={AT: row.angle},
-            ),)))  # fmt: skip
+            self.session.do(Confirm((self._reading(row.angle, value, row.text),)))
             QTimer.singleShot(0, self._next_line)  # once the line that was typed in has closed
+
+    def _reading(self, angle: float, room_mm: float, text: str) -> Reading:
+        from honest_lift.estimates.piston_valve_read import AT
+
+        book = self.session.book
+        tool = book.engine.tool_for("piston_valve_room", "indicator")
+        return reading_of(
+            book, "piston_valve_room", at_position(self.session.position), room_mm, text=text,
+            unit=self.session.unit("length"), way="indicator", tool=tool.id if tool else "", at={AT: angle},
+        )  # fmt: skip
+
+    def paste_row(self) -> None:
+        """Take a copied row of angles and rooms as one edit, or say which line can't be read and take none."""
+        self.wrong.clear()
+        if not self.session.position:
+            self.wrong.setText(self.tr("No valve is chosen: lay the heads out first."))
+            return
+        try:
+            rows = read_rows(QGuiApplication.clipboard().text(), self.session.unit("length"))
+        except EntryError as error:
+            self.wrong.setText(str(error))
+            return
+        self.session.do(Confirm(tuple(self._reading(*row) for row in rows)))
 
     def _next_line(self) -> None:
         """Step to the next line, so that a whole row is typed in one pass."""

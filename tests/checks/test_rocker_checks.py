@@ -11,6 +11,7 @@ from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.plans.cures import cures_for
+from honest_lift.plans.next_reading import CLOSE, next_steps
 
 FEELER = Tool("feeler", "feeler", "feeler", "length", resolution=0.01, accuracy=0.005, repeatability=0.003)
 
@@ -200,3 +201,10 @@ def test_a_plate_that_binds_fails():
     made = Bench().complete()
     made.look("guide_plate", at_position("1e"), "free").look("guide_plate", at_position("1i"), "tight")
     assert [words(made, "guide_plate", one) for one in ("1e", "1i", "2i")] == ["passes", "fails", "unproven"]
+
+
+def test_a_close_angle_asks_for_a_dimension_and_not_for_the_lift():
+    made = geared(pushrod_length=194.0, tolerance=0.4)
+    assert words(made, "half_lift") == "close"
+    needed = {one.quantity for one in next_steps(made.book, examine(made.book)) if one.tier == CLOSE}
+    assert needed & set(GEAR)

@@ -18,6 +18,7 @@ from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.plans.cures import cures_for
+from honest_lift.plans.next_reading import next_steps
 from honest_lift.sheets.turn_words import at_speed_words, turn_words, window_words
 from lobes import walked_table
 
@@ -284,3 +285,52 @@ def test_a_pin_offset_that_was_set_aside_is_not_taken_for_none():
     assert (
         examine(structs.replace(made.book, set_aside=(aside,))).finding("piston_valve", "1i").verdict.word == "unproven"
     )
+
+
+def test_a_least_between_stale_neighbours_proves_nothing():
+    made = room(engine(drop=0.0), "1i", parabola(3.0))
+    made.do(Fit((fitment(made.engine, "cam", "engine"),), "another cam"))
+    assert words(made) == "unproven"
+    room(made, "1i", [(8, 3.0)])
+    assert words(made) == "unproven", "one reading of now beside readings of the old cam"
+    assert any(one.odd.startswith("stale") for one in room_read(made.book, "1i").rows)
+    room(made, "1i", parabola(3.0))
+    assert words(made) == "passes"
+
+
+def test_a_single_look_below_what_is_worked_out_contradicts_it():
+    """Whatever lies between the angles, the room is no more than the least reading."""
+    made = degreed(engine())
+    assert words(made) == "passes"
+    room(made, "1i", [(9, brute(7.0) - 1.5)])
+    found = examine(made.book).finding("piston_valve", "1i")
+    assert (found.verdict.word, "can't both be" in found.remark) == ("unproven", True)
+    above = room(degreed(engine()), "1i", [(40, 12.0)])
+    assert words(above) == "passes", "a look elsewhere contradicts nothing"
+
+
+def test_many_assumptions_at_once_decide_nothing_and_break_nothing():
+    """Ranges are scanned over their grid, 3 to the power of their number: beyond a few none is."""
+    made = engine(drop=0.0)
+    assumed = {
+        "gasket_thickness": 1.0, "deck_clearance": 0.5, "pocket_depth": 2.0, "valve_recess": 3.5, "lash": 0.4, "rocker_ratio": 1.5,
+        "lobe_lift": 8.97, "stroke": 88.0, "rod_length": 145.0, "valve_lean": 12.0,
+    }  # fmt: skip
+    for name, value in assumed.items():
+        made.state(name, value, kind="assumed", low=value * 0.99, high=value * 1.01)
+    found = examine(made.book).finding("piston_valve", "1i")
+    assert (found.verdict.word, bool(np.isfinite(found.figure))) == ("unproven", True)
+
+
+def test_a_row_proves_a_clearance_and_not_what_moves_it():
+    made = room(engine(), "1i", parabola(brute(7.0)))
+    found = {"1i": examine(made.book).finding("piston_valve", "1i")}
+    assert found["1i"].verdict.word == "passes"
+    assert window_words(made.book, ("1i",), found).startswith("As it stands, and nothing of it proven: "), (
+        "its lobe is off the card"
+    )
+
+
+def test_what_is_next_is_to_walk_the_lobe():
+    made = engine()
+    assert "walk the lobe with a degree wheel" in [one.stated for one in next_steps(made.book, examine(made.book))]

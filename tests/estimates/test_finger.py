@@ -13,8 +13,9 @@ from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Fit, Put, fitment
 from honest_lift.facts.place import at_position
 from honest_lift.mechanics.cam.carried import ByGear
+from honest_lift.mechanics.gear.tip_mark import travel_mm
 from honest_lift.sheets.finger_words import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
-from honest_lift.sheets.rocker_words import rocker_words, schools_words
+from honest_lift.sheets.rocker_words import mark_words, rocker_words, schools_words, wrong_words
 
 
 def test_its_true_lift_feeds_the_checks_and_the_turn():
@@ -111,3 +112,18 @@ def test_towers_base_circle_and_pad_are_told_in_lash_and_in_what_gives_it_back()
         == "not told"
     )
     assert finger_side(screwed.book, rocker_of(screwed.book, "intake", "1i"), 1.0).lift == pytest.approx(9.85, abs=0.05)
+
+
+@pytest.mark.parametrize("mount", ["stud", "shaft"])
+def test_a_mark_on_the_tip_is_told_in_the_fingers_own_part_and_the_way_the_contact_goes_is_right(mount):
+    """Try more and less of the part: the one that is said to end outboard does."""
+    made = fingered(mount=mount)
+    less, more, outboard = wrong_words(made.book)
+    square = best_of(made.book, "intake", "1i")["narrow"].own
+    for by, named in ((-0.8, less), (0.8, more)):
+        travel = float(travel_mm(rocker_of(made.book, "intake", "1i", square + by, with_doubt=False).mark))
+        assert (travel > 0) is (named == outboard)
+    told = " ".join(mark_words(made.book, "intake", "1i", 0.5, 0.9))
+    assert f"too {less}" in told
+    assert "trade" not in told
+    assert "pushrod" not in told

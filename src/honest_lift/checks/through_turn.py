@@ -94,12 +94,8 @@ def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:
         row, clay = room_read(book, name), clay_read(book, name)
         told = row.least or (clay if barred[case] else None)
         own = _as_input(worked, case)
-        others = [
-            one for one in (row.least, clay, own) if one is not None and one.value == one.value and one is not told
-        ]
-        apart = [one for one in others if told is not None and told.value == told.value and disagree(told, one)]
-        if told is None and clay is not None and own is not None and disagree(own, clay):
-            apart = [clay]
+        held = told or own
+        apart = [] if held is None else _at_odds(held, (row.least, clay, own), row.nearest)
         chosen.append(
             _barred(told, apart) if told else Input("piston_valve_room", "", "missing", ground=Ground.MISSING)
         )
@@ -118,6 +114,14 @@ def _as_input(worked: ThroughTurn, case: int) -> Input | None:
     if figure.ground[case] & ~int(Ground.SPECIFIED) or not np.isfinite(figure.value[case]):
         return None
     return Input("piston_valve_room", "worked out", "measured", float(figure.value[case]), float(figure.u[case]))
+
+
+def _at_odds(held: Input, others: Sequence[Input | None], nearest: Input | None) -> list[Input]:
+    """Give what says something else than what is held by more than both doubts; a reading anywhere bounds the least from above."""
+    known = [one for one in others if one is not None and one is not held and one.value == one.value]
+    apart = [one for one in known if disagree(held, one)]
+    bound = nearest if nearest is not None and nearest.value < held.value and disagree(held, nearest) else None
+    return apart if bound is None or apart else [bound]
 
 
 def _barred(told: Input, apart: list[Input]) -> Input:

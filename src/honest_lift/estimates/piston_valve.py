@@ -16,7 +16,7 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.lift import either
 from honest_lift.estimates.rocker_parts import kind_of
-from honest_lift.estimates.rockers import plain
+from honest_lift.estimates.rockers import few_ranges, plain
 from honest_lift.estimates.turned_valve import ANGLES, Parts, Through, through
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
@@ -39,6 +39,7 @@ _SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of 
 _WALL = ("pocket_radius", "head_diameter", "pocket_offset", "pocket_depth")
 _INSIDE = np.arange(-30.0, 30.1, 0.5)  # a valve is in its pocket only about TDC
 _RIM_MM = 0.2
+_MOST_RANGES = 4  # shape, timing, pocket and one more: 81 corners of each are scanned
 
 
 class ThroughTurn(Struct, frozen=True):
@@ -161,7 +162,7 @@ class _Turning:
 
 def _turned(book: Book, valves: Sequence[Through]) -> tuple[Estimate, Array, Array]:
     """Work out valves that are carried alike: least clearance, the angle it stands at, and the curves."""
-    turning, inputs = _Turning(book, valves), [one.inputs for one in valves]
+    turning, inputs = _Turning(book, valves), [few_ranges(one.inputs, _MOST_RANGES) for one in valves]
     estimates = [estimate_of([own[part] for own in inputs]) for part in range(len(inputs[0]))]
     curves = turning.clearance(TURN[:, None], *(one.figure.value for one in estimates)).T
     minima = local_minima(np.nan_to_num(curves, nan=np.inf), _NEAR_MM)
@@ -183,7 +184,7 @@ def _turned(book: Book, valves: Sequence[Through]) -> tuple[Estimate, Array, Arr
 
 def _beside(book: Book, valves: Sequence[Through]) -> Estimate:
     """Work out the room beside valves that are carried alike: e0 + x sin(beta) + L sin(alpha - beta) moves the edge sideways."""
-    turning, inputs = _Turning(book, valves), [(*one.inputs, *one.others) for one in valves]
+    turning, inputs = _Turning(book, valves), [few_ranges((*one.inputs, *one.others), _MOST_RANGES) for one in valves]
     count = len(valves[0].inputs)
     lean, floor = (turning.names.index(name) for name in ANGLES)
 
@@ -216,6 +217,12 @@ class OneValve:
     def __init__(self, book: Book, valve: Through) -> None:
         self._turning = _Turning(book, [valve])
         self._parts = np.array([[one.value] for one in valve.inputs])
+        self._proven = not any(one.ground & ~Ground.SPECIFIED for one in valve.inputs)
+
+    @property
+    def is_proven(self) -> bool:
+        """Tell whether nothing it is turned from is assumed, stale or without a tolerance."""
+        return self._proven
 
     def curve(self, tried: Tried) -> Array:
         """Give its clearance over TURN."""

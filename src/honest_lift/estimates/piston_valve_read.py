@@ -17,6 +17,7 @@ from honest_lift.estimates.resolve import counting_readings, measured, resolve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.doubt import COVERAGE, Ground
 
 AT = "crank_at"
@@ -35,12 +36,16 @@ class Row(Struct, frozen=True):
 
 
 class RoomRead(Struct, frozen=True):
-    """What a row of readings says: its least as an input, where it stands, and what bars it ("" for nothing)."""
+    """What a row of readings says: its least as an input, where it stands, and what bars it ("" for nothing).
+
+    `nearest`: the lowest reading of all: whatever lies between the angles, the room is no more than that.
+    """
 
     rows: tuple[Row, ...] = ()
     least: Input | None = None
     at_deg: float = nan
     why_not: str = ""
+    nearest: Input | None = None
 
 
 def room_read(book: Book, position: str) -> RoomRead:
@@ -49,21 +54,28 @@ def room_read(book: Book, position: str) -> RoomRead:
     for one in counting_readings(book, "piston_valve_room", at_position(position)):
         if AT in one.reading.at:
             found[one.reading.at[AT]] = one
-    angles = sorted(found)
-    if not angles:
+    if not found:
         return RoomRead()
-    rooms = [found[at].reading.value for at in angles]
-    rows = tuple(
-        Row(at, room, found[at].reading.id, _odd(angles, rooms, i))
-        for i, (at, room) in enumerate(zip(angles, rooms, strict=True))
-    )
+    fresh = {at: one for at, one in found.items() if not is_stale(book.engine, one)}
+    counting = fresh or found  # what was read before a part was changed stands beside no reading of now
+    angles = sorted(counting)
+    rooms = [counting[at].reading.value for at in angles]
+    odd = {at: _odd(angles, rooms, i) for i, at in enumerate(angles)}
+    stale = "stale: read it again"
+    rows = tuple(Row(at, one.reading.value, one.reading.id, odd.get(at, stale)) for at, one in sorted(found.items()))
     lowest = int(np.argmin(rooms))
+    nearest = _measured(book, position, counting[angles[lowest]])
     if why := _why_not(angles, lowest):
-        return RoomRead(rows, None, nan, why)
+        return RoomRead(rows, None, nan, why, nearest)
     at, least = _least(angles, rooms, lowest)
-    told = measured(book, "piston_valve_room", (found[angles[lowest]],), asked=at_position(position))
-    ground = told.ground | (Ground.UNSOUND if any(one.odd for one in rows) else Ground.NONE)
-    return RoomRead(rows, replace(told, value=least, ground=ground), at)
+    ground = Ground.UNSOUND if any(one.odd for one in rows if one.crank_deg in counting) else Ground.NONE
+    for beside in (lowest - 1, lowest, lowest + 1):  # the parabola rests on all three
+        ground |= _measured(book, position, counting[angles[beside]]).ground
+    return RoomRead(rows, replace(nearest, value=least, ground=ground), at, "", nearest)
+
+
+def _measured(book: Book, position: str, one: Standing) -> Input:
+    return measured(book, "piston_valve_room", (one,), asked=at_position(position))
 
 
 def _why_not(angles: list[float], lowest: int) -> str:

@@ -107,7 +107,7 @@ def of_every_valve(book: Book, work: Work, others: tuple[str, ...] = (), off_mm:
     told = [(*one.inputs, *(each[case] for each in more)) for case, one in enumerate(told_everywhere(book))]
     alike: dict[tuple[object, ...], int] = {}
     of_valve = [alike.setdefault(tuple(map(plain, one)), len(alike)) for one in told]
-    own = [_few_ranges(told[of_valve.index(case)]) for case in range(len(alike))]
+    own = [few_ranges(told[of_valve.index(case)]) for case in range(len(alike))]
     with np.errstate(invalid="ignore", divide="ignore"):
         figure = derive(
             worked, *(estimate_of([one[part] for one in own]) for part in range(count + len(others)))
@@ -131,9 +131,10 @@ def plain(one: Input) -> tuple[object, ...]:
             one.high if one.high == one.high else None, one.low_is_physical)  # fmt: skip
 
 
-def _few_ranges(parts: tuple[Input, ...]) -> tuple[Input, ...]:
+def few_ranges(parts: tuple[Input, ...], most: int = _MOST_RANGES) -> tuple[Input, ...]:
+    """Give parts with at most so many assumed ranges to scan; where there are more, none is, and nothing is decided by them."""
     ranged = [one for one in parts if one.ground & Ground.ASSUMED and not one.ground & Ground.UNRANGED]
-    if len(ranged) <= _MOST_RANGES:
+    if len(ranged) <= most:
         return parts
     return tuple(replace(one, ground=one.ground | Ground.UNRANGED) if one in ranged else one for one in parts)
 

@@ -14,7 +14,7 @@ from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.rocker_parts import PARTS
+from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
@@ -39,7 +39,7 @@ _AGAIN = (
     | Ground.SET_ASIDE
     | Ground.UNTOLERATED
 )
-_LIFT = {"rocker_ratio", *PARTS}
+_LIFT = frozenset({"rocker_ratio", *RESTS_ON})
 
 
 class NextStep(Struct, frozen=True):
@@ -109,6 +109,11 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
         for one in finding.inputs:
             if one.ground & Ground.MISSING:
                 yield from _lacking(book, one)
+            elif one.quantity == "lobe_shape" and one.ground & _AGAIN:
+                yield (
+                    _Need(STALE, one.quantity, stated="walk the lobe with a degree wheel", page="Measured lobes"),
+                    None,
+                )
             elif one.ground & _AGAIN:
                 yield from _again(book, one)
             elif one.ground & Ground.UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
@@ -189,8 +194,9 @@ def _unlimited(finding: Finding) -> _Need:
 def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
     """Give what most of the doubt of a close finding comes from, if it can be measured better."""
     shares = {one.quantity: _share(finding, one) for one in finding.inputs}
-    lift = sum(share for quantity, share in shares.items() if quantity in _LIFT)
-    ranked = sorted(((share, quantity) for quantity, share in shares.items() if quantity not in _LIFT), reverse=True)
+    lifting = _LIFT if any(term.title == "valve lift" for term in finding.terms) else frozenset()
+    lift = sum(share for quantity, share in shares.items() if quantity in lifting)
+    ranked = sorted(((share, quantity) for quantity, share in shares.items() if quantity not in lifting), reverse=True)
     if finding.position and lift and (not ranked or lift > ranked[0][0]):
         yield _Need(CLOSE, "valve_lift"), at_position(finding.position)
         return

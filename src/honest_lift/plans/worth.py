@@ -14,7 +14,7 @@ from msgspec.structs import replace
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Finding
 from honest_lift.estimates.heights import corrected
-from honest_lift.estimates.rocker_parts import PARTS
+from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Put, reading_of
 from honest_lift.facts.engine import Book
@@ -26,7 +26,7 @@ from honest_lift.plans.best_way import Means, means_of
 _WORTH = 0.92  # a doubt that shrinks by less is not worth the walk to the tool box
 _REPEATS = 3
 _REFERENCE_PERCENT = 0.3  # what a certified reference spring is true to. Common practice, no source
-_LIFT = {"rocker_ratio", *PARTS}
+_LIFT = {"rocker_ratio", *RESTS_ON}
 
 
 class Worth(Struct, frozen=True):

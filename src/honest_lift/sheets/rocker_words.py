@@ -16,7 +16,6 @@ from honest_lift.facts.place import at_position, at_role
 from honest_lift.mechanics.gear.tip_mark import Mark, travel_mm
 from honest_lift.numbers.units import in_words, unit_of
 
-_WRONG = {"stud": ("short", "long"), "shaft": ("low", "high")}  # a pushrod, or a stand
 _STEM_MM = 8.0  # drawn where no stem is stated
 _SAME_MM, _NOTHING_MM = 0.03, 0.01
 _BELIEF = (
@@ -55,8 +54,8 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
     ]
     lines.append(_side_load(rocker, mark))
     if abs(travel) >= _SAME_MM and rocker.linkage is not None:
-        what = "stand" if rocker.on_shaft else "pushrod"
-        too = _WRONG["shaft" if rocker.on_shaft else "stud"][0 if travel > 0 else 1]
+        less, more, _ = wrong_words(book)
+        what, too = "stand" if rocker.on_shaft else "pushrod", less if travel > 0 else more
         lines.insert(
             0,
             f"The contact ends {_side(travel)}: the {what} is too {too}. That sign is sure; the place of the mark is not.",
@@ -115,21 +114,32 @@ def mark_words(book: Book, role: str, position: str, middle: float, width: float
     found = lengths_of_width(book, role, position, width)
     if found is not None:
         least, short, long = found
-        less, more = _WRONG[book.engine.rocker_mount]
+        less, more, outboard = wrong_words(book)
+        inboard = less if outboard == more else more
         told = f"Seen {length(width)} wide, the least this lift can leave is {length(least)}"
         if short is None or long is None:
             lines.append(f"{told}.")
         else:
             lines.append(
                 f"{told}: by width it is {length(short)} too {less} or {length(long)} too {more}. Watch the contact as the valve "
-                f"opens: ending outboard, too {less}; inboard, too {more}."
+                f"opens: ending outboard, too {outboard}; inboard, too {inboard}."
             )
-    if abs(middle) >= _SAME_MM:
+    if abs(middle) >= _SAME_MM and book.engine.gear == "pushrod":  # the trade's rule is one of pushrods
         lines.append(
             f"Its middle is {length(abs(middle))} {_side(middle)}: the trade's rule calls that too "
             f"{'long' if middle > 0 else 'short'}. On gear near square both errors shift it inboard: width and travel go before it."
         )
     return tuple(lines)
+
+
+def wrong_words(book: Book) -> tuple[str, str, str]:
+    """Name what is too little and too much of the part that is moved, and which of them lets the contact end outboard.
+
+    A short pushrod, a low stand and a low pivot do; so does a thick pad on a set pivot, for its pivot then stands lower.
+    """
+    if book.engine.rocker_mount == "shaft":
+        return "low", "high", "low"
+    return ("thin", "thick", "thick") if book.engine.gear == "finger follower" else ("short", "long", "short")
 
 
 def _lengths(book: Book) -> Callable[[float], str]:

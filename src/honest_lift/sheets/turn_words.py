@@ -75,7 +75,7 @@ def turn_words(book: Book, position: str, found: dict[str, Finding], ratio: floa
 def _how_far(one: OneValve, finding: Finding, ratio: float, unit: str) -> str:
     """Say the largest ratio, or the depth to cut, with the doubt kept off."""
     spare = finding.margin - finding.expanded
-    so_far = _SO_FAR if finding.verdict is Verdict.UNPROVEN else ""
+    so_far = "" if _is_proven(one, finding) else _SO_FAR
     if spare < 0:
         return f"{so_far}to pass, its pocket wants {in_words(-spare, 'length', unit)} more depth along the stem."
     shift = finding.figure - one.least()
@@ -103,7 +103,7 @@ def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding
             or not isfinite(finding.figure)
         ):
             return ""
-        proven &= finding.verdict is not Verdict.UNPROVEN
+        proven &= _is_proven(one, finding)
         shift = finding.figure - one.least()
         rooms = np.array([one.least(Tried(advance_deg=by)) for by in _ADVANCE]) + shift
         safe &= rooms - finding.expanded >= finding.lowest
@@ -114,6 +114,11 @@ def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding
     low, high = _ADVANCE[safe][0], _ADVANCE[safe][-1]
     told = f"this cylinder stays in its limits from {_way(low)} to {_way(high)}, doubt and all."
     return f"{so_far}{told}" if so_far else f"{told[:1].upper()}{told[1:]}"
+
+
+def _is_proven(one: OneValve, finding: Finding) -> bool:
+    """Tell whether figure and curve are both proven: a row of readings proves a clearance, and not what moves it."""
+    return one.is_proven and finding.verdict is not Verdict.UNPROVEN
 
 
 def _way(advance_deg: float) -> str:

@@ -6,13 +6,15 @@ arm at an angle above square to the stem, positive with the roller's centre abov
 
 from __future__ import annotations
 
+from abc import ABC, abstractmethod
+
 import numpy as np
 from numpy.typing import NDArray
 
 from honest_lift.numbers.doubt import Array
 
 
-class OnTheTip:
+class OnTheTip(ABC):
     """The valve's end of a gear. `pivot_out`: X; `pivot_up`: Y; `valve_arm`: to the roller's, or the pad arc's, centre."""
 
     pivot_out: Array
@@ -20,13 +22,13 @@ class OnTheTip:
     valve_arm: Array
     tip_radius: Array
 
+    @abstractmethod
     def angle_deg(self, lobe_mm: Array) -> Array:
         """Give the arm's angle at a lobe lift; NaN where the links do not reach."""
-        raise NotImplementedError
 
+    @abstractmethod
     def ratio(self, lobe_mm: Array) -> Array:
         """Give valve lift over lobe lift at a lobe lift."""
-        raise NotImplementedError
 
     def gap(self, lobe_mm: Array) -> Array:
         """Give how far the roller stands above the closed tip: the lash at no lobe lift, below nothing once it lifts."""

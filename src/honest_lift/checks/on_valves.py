@@ -5,9 +5,13 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
+import numpy as np
+from numpy.typing import NDArray
+
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.observed import findings_observed
 from honest_lift.estimates.estimate import Estimate, estimate_of
+from honest_lift.estimates.lift import either
 from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
@@ -24,6 +28,17 @@ def names_of(book: Book) -> list[str]:
 def everywhere(book: Book, quantity: str, member: str = "") -> Estimate:
     """Give the estimate (n,) of a quantity at every valve."""
     return at_valves(book, quantity, names_of(book), member) if member else estimate_of(at_each_valve(book, quantity))
+
+
+def read_or_worked(book: Book, quantity: str, worked: Estimate) -> tuple[Estimate, NDArray[np.bool_]]:
+    """Give what was read at each valve, and where nothing was, what is worked out; and where it was read (n,).
+
+    What is stale or was set aside is not stood in for.
+    """
+    read = everywhere(book, quantity)
+    there = (read.figure.ground & int(Ground.MISSING)) == 0
+    there |= np.array([bool(one[0].note) for one in read.inputs])
+    return either(there, read, worked), there
 
 
 def limits_at(book: Book, check: str) -> list[Limit | None]:

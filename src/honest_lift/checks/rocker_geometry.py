@@ -10,14 +10,12 @@ from dataclasses import replace
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_valves import everywhere, is_given, on_valves
+from honest_lift.checks.on_valves import everywhere, is_given, on_valves, read_or_worked
 from honest_lift.checks.tips import above_neighbours
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
-from honest_lift.estimates.lift import either
 from honest_lift.estimates.rockers import BY_TIP, Rockers, rockers_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.quantities.rocker import GEOMETRY
-from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_words
 
 HALF_LIFT = Check(
@@ -62,12 +60,8 @@ def _mark(book: Book, check: Check, rockers: Rockers | None, figure: str) -> lis
     worked = rockers.of(figure)
     if not given:
         return on_valves(book, check, worked, {}, [_BY_GEOMETRY] * len(worked.inputs))
-    seen = everywhere(book, check.name)
-    looked = (seen.figure.ground & int(Ground.MISSING)) == 0
-    looked |= np.array([bool(one[0].note) for one in seen.inputs])  # what was set aside there is not stood in for
-    return on_valves(
-        book, check, either(looked, seen, worked), {}, ["" if own else _BY_GEOMETRY for own in looked.tolist()]
-    )
+    either_one, read = read_or_worked(book, check.name, worked)
+    return on_valves(book, check, either_one, {}, ["" if own else _BY_GEOMETRY for own in read.tolist()])
 
 
 def _ratio(book: Book, rockers: Rockers) -> list[Finding]:

@@ -11,9 +11,8 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED
-from honest_lift.checks.on_valves import everywhere, is_given, looked_at, names_of, on_valves
+from honest_lift.checks.on_valves import everywhere, is_given, looked_at, names_of, on_valves, read_or_worked
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.lift import either
 from honest_lift.estimates.rocker_room import SLOT, UNDERSIDE, preload_by_turns, retainer_room, slot_room
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
@@ -71,17 +70,10 @@ def check_rocker_seen(book: Book) -> list[Finding]:
     return found + _slot(book)
 
 
-def read_or_worked(book: Book, quantity: str, worked: Estimate) -> Estimate:
-    """Give what was read at each valve, and where nothing was, what is worked out. What was set aside is not stood in for."""
-    read = everywhere(book, quantity)
-    there = (read.figure.ground & int(Ground.MISSING)) == 0
-    return either(there | np.array([bool(one[0].note) for one in read.inputs]), read, worked)
-
-
 def _retainer(book: Book) -> list[Finding]:
     worked = any(is_given(book, name) for name in UNDERSIDE)
     room = (
-        read_or_worked(book, RETAINER_ROCKER.name, retainer_room(book))
+        read_or_worked(book, RETAINER_ROCKER.name, retainer_room(book))[0]
         if worked
         else everywhere(book, RETAINER_ROCKER.name)
     )
@@ -92,13 +84,13 @@ def _slot(book: Book) -> list[Finding]:
     if book.engine.rocker_mount != "stud":
         return []
     if any(is_given(book, name) for name in SLOT):
-        return on_valves(book, SLOT_STUD, read_or_worked(book, SLOT_STUD.name, slot_room(book)), {})
+        return on_valves(book, SLOT_STUD, read_or_worked(book, SLOT_STUD.name, slot_room(book))[0], {})
     return on_valves(book, SLOT_STUD, everywhere(book, SLOT_STUD.name), {}) if is_given(book, SLOT_STUD.name) else []
 
 
 def _preload(book: Book) -> list[Finding]:
     if is_given(book, "nut_turns") and book.engine.gear == "pushrod" and book.engine.rocker_mount == "stud":
-        pressed = read_or_worked(book, "lifter_preload", preload_by_turns(book))
+        pressed = read_or_worked(book, "lifter_preload", preload_by_turns(book))[0]
     elif is_given(book, "lifter_preload"):
         pressed = everywhere(book, "lifter_preload")
     else:

@@ -167,7 +167,7 @@ def _middle(book: Book, role: str, position: str, read: LobeRead | None) -> Inpu
     if read is not None and read.centre_deg is not None:
         wheel = book.engine.tool(read.found.table.wheel)
         ground = Ground.NONE if wheel and wheel.is_stated else Ground.NO_TOOL
-        shared: tuple[tuple[str, str, float], ...] = (
+        shared: Shared = (
             ((f"tool:{wheel.id}", f"{wheel.name}, its accuracy", offset_doubt(wheel, 0.0)),) if wheel else ()
         )
         scatter = scatter_doubt(wheel, 0.0) if wheel else 0.0

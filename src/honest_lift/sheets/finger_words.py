@@ -13,7 +13,7 @@ from honest_lift.estimates.rocker import Rocker, why_gear_not
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.gear.finger import FingerGear, set_on_pivot
 from honest_lift.numbers.units import in_words
-from honest_lift.sheets.moved_words import MovedRow
+from honest_lift.sheets.moved_words import MovedRow, more
 from honest_lift.sheets.rocker_words import stem_mm
 
 OVERHEAD_BELIEF = (
@@ -41,7 +41,7 @@ def wipe_words(book: Book, rocker: Rocker, position: str) -> tuple[str, ...]:
     if isinstance(pad, str):
         lines.append(f"Pad for a centred wipe: {pad}.")
     else:
-        lines.append(f"A pad on the tip {_more(pad, unit, ('thicker', 'thinner'))} centres it, the pivot set anew.")
+        lines.append(f"A pad on the tip {more(pad, unit, ('thicker', 'thinner'))} centres it, the pivot set anew.")
     return (*lines, OVERHEAD_BELIEF)
 
 
@@ -82,18 +82,14 @@ def _put_back(rocker: Rocker, moved: FingerGear, unit: str) -> tuple[str, Finger
     """Say what gives the lash back: a pad where the pivot is fixed, the pivot where it is set; and the gear then."""
     if rocker.on_shaft:
         pad = float(moved.gap(np.array(0.0))) - rocker.lash_mm
-        return ("nothing" if abs(pad) < _SAME_MM else f"pad {_more(pad, unit, ('thicker', 'thinner'))}"), moved.raised(
+        return ("nothing" if abs(pad) < _SAME_MM else f"pad {more(pad, unit, ('thicker', 'thinner'))}"), moved.raised(
             pad
         )
     again = set_on_pivot(moved, np.array(rocker.lash_mm))
     up = float(again.pivot_up) - float(moved.pivot_up)
     if not isfinite(up):
         return "the pivot can't be set for it", None
-    return ("nothing" if abs(up) < _SAME_MM else f"pivot {_more(up, unit, ('higher', 'lower'))}"), again
-
-
-def _more(value_mm: float, unit: str, pair: tuple[str, str]) -> str:
-    return f"{in_words(abs(value_mm), 'length', unit)} {pair[0] if value_mm > 0 else pair[1]}"
+    return ("nothing" if abs(up) < _SAME_MM else f"pivot {more(up, unit, ('higher', 'lower'))}"), again
 
 
 def finger_side(book: Book, rocker: Rocker, share: float) -> FingerSide | None:

@@ -105,14 +105,14 @@ def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:
         return _not("no pushrod puts the pivot back there")
     off = new - float(gear.pushrod)
     same = abs(off) < _SAME_MM
-    short = "as it is" if same else _more(off, unit, ("longer", "shorter"))
+    short = "as it is" if same else more(off, unit, ("longer", "shorter"))
     shim = (
-        f" and the stand {_more(change.tip_up, unit, ('shimmed', 'cut'))}" if rocker.on_shaft and change.tip_up else ""
+        f" and the stand {more(change.tip_up, unit, ('shimmed', 'cut'))}" if rocker.on_shaft and change.tip_up else ""
     )
     to = "" if same or rocker.on_shaft else f", {in_words(new, 'length', unit)}"
     lines = [f"The same geometry wants the pushrod {short}{to}{shim}."]
     if book.engine.lifter.startswith("hydraulic"):
-        preload = "the same" if same else _more(off, unit, ("less", "more"))
+        preload = "the same" if same else more(off, unit, ("less", "more"))
         lines.append(f"With nothing done and the nut where it is, preload is {preload}, about.")
     mark, left = _left(rocker, change, unit)
     return MovedRow(short, mark, " ".join((*lines, left)))
@@ -131,7 +131,7 @@ def _left(rocker: Rocker, change: Change, unit: str) -> tuple[str, str]:
     ends = (
         "where it began"
         if abs(travel) < _ALIKE_MM
-        else f"{_more(travel, unit, ('outboard', 'inboard'))} of where it began"
+        else f"{more(travel, unit, ('outboard', 'inboard'))} of where it began"
     )
     return (
         f"{wide}, {square}",
@@ -139,7 +139,8 @@ def _left(rocker: Rocker, change: Change, unit: str) -> tuple[str, str]:
     )
 
 
-def _more(value_mm: float, unit: str, pair: tuple[str, str]) -> str:
+def more(value_mm: float, unit: str, pair: tuple[str, str]) -> str:
+    """Write a change without its sign: `0.020 in longer`, by the pair for more and less."""
     return f"{in_words(abs(value_mm), 'length', unit)} {pair[0] if value_mm > 0 else pair[1]}"
 
 

@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from honest_lift.mechanics.gear.band import Band
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
 from honest_lift.numbers.doubt import Array
 
@@ -114,22 +115,8 @@ def pad_for_lash(gear: FingerGear, lash_mm: Array) -> Array:
     return np.asarray(gear.gap(np.zeros(np.shape(lash_mm))) - lash_mm)
 
 
-@dataclass(frozen=True, slots=True)
-class Wipe:
+class Wipe(Band):
     """Where the lobe wipes on the finger's pad, mm along its arc from the pad's middle; toward the valve is positive."""
-
-    inner: Array
-    outer: Array
-
-    @property
-    def width(self) -> Array:
-        """Give how much of the arc is wiped."""
-        return self.outer - self.inner
-
-    @property
-    def middle(self) -> Array:
-        """Give the middle of what is wiped."""
-        return (self.outer + self.inner) / 2.0
 
 
 def wipe_of(gear: FingerGear, pad_middle_deg: Array, lobe_mm: Array, slope_mm: Array) -> Wipe:

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from honest_lift.mechanics.gear.band import Band
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array
 
@@ -18,28 +19,16 @@ _LENGTHS, _ROUNDS = 41, 6
 
 
 @dataclass(frozen=True, slots=True)
-class Mark:
+class Mark(Band):
     """A mark over the lift, mm from the stem's axis, outboard positive; each field a figure or an array of one shape.
 
     `closed`, `full`: where it touches with the valve closed and at the top of the lobe; angles of the valve arm in degrees.
     """
 
-    inner: Array
-    outer: Array
     closed: Array
     full: Array
     closed_deg: Array
     open_deg: Array
-
-    @property
-    def width(self) -> Array:
-        """Give its width."""
-        return self.outer - self.inner
-
-    @property
-    def middle(self) -> Array:
-        """Give its middle."""
-        return (self.outer + self.inner) / 2.0
 
     @property
     def off_square_deg(self) -> Array:

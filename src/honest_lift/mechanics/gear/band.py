@@ -1,4 +1,4 @@
-"""A band that a contact rubs: its two ends on a line, mm from the line's middle; figures or arrays of one shape."""
+"""A band that a contact rubs: its two ends on a line, mm from the line's middle; figures or arrays of one shape. Source: plane geometry."""
 
 from __future__ import annotations
 

@@ -1,4 +1,7 @@
-"""A band that a contact rubs: its two ends on a line, mm from the line's middle; figures or arrays of one shape. Source: plane geometry."""
+"""A band that a contact rubs: its two ends on a line, mm from the line's middle; figures or arrays of one shape.
+
+Source: the definitions.
+"""
 
 from __future__ import annotations
 

@@ -40,6 +40,7 @@ _AGAIN = (
     | Ground.UNTOLERATED
 )
 _LIFT = frozenset({"rocker_ratio", *RESTS_ON})
+_WALKED = "Measured lobes"
 
 
 class NextStep(Struct, frozen=True):
@@ -95,7 +96,12 @@ def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
                  need.tier, count, need.stated, need.page)
         for need, count in waiting.items()
     ]  # fmt: skip
-    return tuple(sorted(steps, key=lambda one: (one.tier, not one.stated, -one.checks)))
+    return tuple(sorted(steps, key=lambda one: (one.tier, not _in_a_minute(one), -one.checks)))
+
+
+def _in_a_minute(step: NextStep) -> bool:
+    """Say whether it only has to be stated. Walking a lobe is told on a page too, but is an hour's work like any reading."""
+    return bool(step.stated) and step.page != _WALKED
 
 
 def _walk(book: Book) -> dict[str, int]:
@@ -111,14 +117,14 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
                 yield from _lacking(book, one)
             elif one.quantity == "lobe_shape" and one.ground & _AGAIN:
                 yield (
-                    _Need(STALE, one.quantity, stated="walk the lobe with a degree wheel", page="Measured lobes"),
+                    _Need(STALE, one.quantity, stated="walk the lobe with a degree wheel", page=_WALKED),
                     None,
                 )
             elif one.ground & _AGAIN:
                 yield from _again(book, one)
             elif one.ground & Ground.UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
                 words = "judge the rows of its wheel table, or walk the lobe again"
-                yield _Need(STALE, one.quantity, stated=words, page="Measured lobes"), None
+                yield _Need(STALE, one.quantity, stated=words, page=_WALKED), None
         if finding.ground & Ground.EXTRAPOLATED:
             yield from _beyond(book, finding)
         if finding.limit is None and finding.check.dimension != OBSERVED:

@@ -33,9 +33,10 @@ sheet = window.sheets["turn"]
 dragged = []
 for step in (*range(-60, 60, 3), *range(60, -60, -3)):
     start = time.perf_counter()
-    sheet.crank.setValue(step)
-    sheet.curves.repaint()
-    sheet.valves.repaint()
+    sheet.crank_page.crank.setValue(step)
+    sheet.crank_page.curves.repaint()
+    sheet.crank_page.heads.repaint()
+    sheet.crank_page.train.repaint()
     app.processEvents()
     dragged.append(time.perf_counter() - start)
 dragged = sorted(dragged[5:])

@@ -10,38 +10,16 @@ from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.piston_valve import TURN, OneValve, Tried, one_valve, piston_to_valve
 from honest_lift.estimates.piston_valve_read import room_read
-from honest_lift.facts.cam import CamLobe, Duration
-from honest_lift.facts.edits import Confirm, Describe, Fit, Put, StrikeOut, fitment, reading_of
+from honest_lift.facts.edits import Confirm, Describe, Fit, StrikeOut, fitment, reading_of
 from honest_lift.facts.engine import SetAside
 from honest_lift.facts.lobe_edits import TakeTables
 from honest_lift.facts.place import ENGINE, at_position, at_role
-from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.plans.cures import cures_for
 from honest_lift.plans.next_reading import next_steps
 from honest_lift.sheets.turn_words import at_speed_words, turn_words, window_words
 from lobes import walked_table
-
-WHEEL = Tool("wheel", "degree_wheel", "wheel", "angle", resolution=0.5, accuracy=0.25, repeatability=0.2)
-DIAL = Tool("dial", "indicator", "dial", "length", resolution=0.01, accuracy=0.01, repeatability=0.007)
-CLAY = Tool("clay", "clay", "clay", "length", resolution=0.1, accuracy=0.1, repeatability=0.05)
-LOBE = ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0))
-
-
-def engine(drop=7.0, rods="steel", lean=0.0):
-    made = Bench().do(Describe({"rod_material": rods}, "rods"))
-    for tool in (WHEEL, DIAL, CLAY):
-        made.do(Put("tools", tool))
-    made.state("lobe_lift", 8.97, tolerance=0.02).state("rocker_ratio", 1.5, tolerance=0.005).state(
-        "lash", 0.4, tolerance=0.02
-    )
-    made.state("stroke", 88.0).state("rod_length", 145.0).state("valve_lean", lean, tolerance=0.0 if not lean else 0.3)
-    for role in ("intake", "exhaust"):
-        made.do(Put("lobes", CamLobe(role, tuple(Duration(*one) for one in LOBE), 108.0, "invented")))
-    for name in made.names:
-        if drop:
-            made.read("valve_drop", at_position(name), drop, "indicator", "dial")
-    return made
+from turning import LOBE, engine
 
 
 def words(made, position="1i", check="piston_valve"):

@@ -30,7 +30,7 @@ def told(view):
 
 def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     window, sheet = turn(position="7e")
-    words = sheet.words.text()
+    words = sheet.crank_page.words.text()
     assert words.startswith("Tightest at 7 exhaust: piston to valve ")
     assert "bind margin" in words.splitlines()[0]
     assert words.splitlines()[1].startswith("7 exhaust: ")
@@ -38,7 +38,7 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
     near = window.session.examination.finding("piston_valve", "7e")
     assert (near.verdict.word, near.provisional.word) == ("unproven", "fails")
-    assert "7 exhaust" in told(sheet.curves)
+    assert "7 exhaust" in told(sheet.crank_page.curves)
     assert progress(window.session, "turn") == (16, 16)
     sheet.grab()
 
@@ -46,23 +46,23 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
 def test_the_crank_is_turned_by_hand_and_played(turn, qtbot):
     window, sheet = turn()
     window.show()
-    at_tdc = told(sheet.valves)
-    sheet.crank.setValue(19)
-    assert sheet.at.text() == "9.5° after TDC"
-    assert told(sheet.valves) != at_tdc
-    sheet.crank.setValue(sheet.crank.maximum())
-    sheet.play()
-    assert sheet.play_button.text() == "Stop"
-    qtbot.waitUntil(lambda: sheet.crank.value() > sheet.crank.minimum() + 3, timeout=3000)
-    sheet.play()
-    assert sheet.play_button.text() == "Play"
+    at_tdc = told(sheet.crank_page.heads)
+    sheet.crank_page.crank.setValue(19)
+    assert sheet.crank_page.at.text() == "9.5° after TDC"
+    assert told(sheet.crank_page.heads) != at_tdc
+    sheet.crank_page.crank.setValue(sheet.crank_page.crank.maximum())
+    sheet.crank_page.play()
+    assert sheet.crank_page.play_button.text() == "Stop"
+    qtbot.waitUntil(lambda: sheet.crank_page.crank.value() > sheet.crank_page.crank.minimum() + 3, timeout=3000)
+    sheet.crank_page.play()
+    assert sheet.crank_page.play_button.text() == "Play"
 
 
 def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     window, sheet = turn(Bench().book, "1i")
-    assert "nothing is measured towards it yet" in told(sheet.curves)[0]
+    assert "nothing is measured towards it yet" in told(sheet.crank_page.curves)[0]
     sheet.open_page("Readings in a row")
-    table = sheet.table
+    table = sheet.rows_page.table
 
     def put(row, text, column=1):
         table.records.setData(table.records.index(row, column), text)
@@ -70,30 +70,30 @@ def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     for row in range(21):
         angle = -20 + 2 * row
         put(row, f"{3.0 + 0.012 * (angle - 9) ** 2:.3f} mm")
-    assert sheet.told.text().startswith("Least 0.118 in, 9.0 degrees from TDC")
+    assert sheet.rows_page.told.text().startswith("Least 0.118 in, 9.0 degrees from TDC")
     one = window.session.book.journal[-1]
     assert (one.quantity, one.at, one.place) == ("piston_valve_room", {"crank_at": 20.0}, at_position("1i"))
     assert window.session.examination.finding("piston_valve", "1i").figure == pytest.approx(3.0, abs=0.01)
     assert window.session.examination.finding("piston_valve", "1e").verdict.word == "unproven"
     put(3, "a bit")
-    assert "a bit" in sheet.wrong.text()
+    assert "a bit" in sheet.rows_page.wrong.text()
     put(14, ".3")
     assert any("above what its neighbours make" in one.odd for one in table.records.records)
     table.setCurrentIndex(table.records.index(14, 1))
-    sheet.strike_row()
-    assert sheet.told.text().startswith("Least 0.118 in")
+    sheet.rows_page.strike_row()
+    assert sheet.rows_page.told.text().startswith("Least 0.118 in")
     last = len(table.records.records) - 1
     put(last, "9", column=0)
     put(last, "3.0 mm")
     assert window.session.book.journal[-1].at == {"crank_at": 9.0}
-    circles = [one for one in sheet.curves.scenes[0][1].strokes if isinstance(one, Circle)]
+    circles = [one for one in sheet.crank_page.curves.scenes[0][1].strokes if isinstance(one, Circle)]
     assert len(circles) > 10
-    sheet.rods.setCurrentIndex(2)
-    sheet.rods.activated.emit(2)
+    sheet.crank_page.rods.setCurrentIndex(2)
+    sheet.crank_page.rods.activated.emit(2)
     assert window.session.engine.rod_material == "aluminium"
     assert window.session.examination.finding("piston_valve", "1i").lowest == pytest.approx(0.110 * 25.4)
     window._actions["undo"].trigger()
-    assert sheet.rods.currentIndex() == 0
+    assert sheet.crank_page.rods.currentIndex() == 0
 
 
 def test_a_drop_is_read_valve_by_valve_at_the_bar(turn, qtbot):
@@ -111,7 +111,7 @@ def test_a_row_is_one_pass_at_the_keyboard(turn, qtbot):
     window, sheet = turn(Bench().book, "1i")
     window.show()
     sheet.open_page("Readings in a row")
-    table = sheet.table
+    table = sheet.rows_page.table
     table.setCurrentIndex(table.records.index(4, 1))
     table.setFocus()
     for text in ("6.2 mm", "5.1 mm", "4.4 mm"):
@@ -131,7 +131,7 @@ def test_a_row_is_one_pass_at_the_keyboard(turn, qtbot):
 def test_the_mock_up_is_told_with_what_each_stem_is_set_to(turn):
     """Stem protrusion less TDC lift: common practice, no source."""
     _, sheet = turn()
-    told = next(one for one in sheet.words.text().splitlines() if one.startswith("Valve to valve on the bench"))
+    told = next(one for one in sheet.crank_page.words.text().splitlines() if one.startswith("Valve to valve on the bench"))
     assert "intake 0.162 in, its stem to" in told
 
 
@@ -146,12 +146,12 @@ def test_a_copied_row_is_pasted_whole_or_not_at_all(turn):
         ("2 3.1 mm\n2 3.2 mm", "twice"),
     ):
         clipboard.setText(text)
-        sheet.paste_row()
-        assert why in sheet.wrong.text()
+        sheet.rows_page.paste_row()
+        assert why in sheet.rows_page.wrong.text()
         assert not window.session.book.journal
     clipboard.setText("\n".join(f"{at}\t{3.0 + 0.012 * (at - 9) ** 2:.3f} mm" for at in range(-20, 21, 2)))
-    sheet.paste_row()
+    sheet.rows_page.paste_row()
     assert len(window.session.book.journal) == 21
-    assert sheet.told.text().startswith("Least 0.118 in, 9.0 degrees")
+    assert sheet.rows_page.told.text().startswith("Least 0.118 in, 9.0 degrees")
     window._actions["undo"].trigger()
-    assert sheet.told.text() == ""
+    assert sheet.rows_page.told.text() == ""

@@ -15,8 +15,10 @@ from honest_lift.checks.spring_seats import check_spring_seats
 from honest_lift.checks.through_turn import check_through_turn
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
+from honest_lift.checks.valve_pair import check_valve_pair
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
+from honest_lift.estimates.valve_pair import RESTS_ON as OF_PAIR
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.remember import by_value
@@ -45,9 +47,10 @@ _FAMILIES = (
     _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
             "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
-    _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "valve_to_valve", "gasket_thickness",
+    _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "gasket_thickness",
             "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
             "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
+    _family(check_valve_pair, "valve_to_valve", *OF_PAIR, "lobe_centreline", "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

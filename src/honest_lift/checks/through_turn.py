@@ -1,4 +1,4 @@
-"""Clearances through the turn: piston to valve, read or worked out, and valve to valve.
+"""Piston to valve through the turn, read or worked out, and the valve's edge beside its pocket's wall.
 
 What was read in a row goes first, then what is worked out of proven parts, then clay; where two of them say what can't both be,
 none of them proves anything until somebody finds out which is wrong.
@@ -8,12 +8,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
-from math import sqrt
 
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding, findings
-from honest_lift.checks.on_valves import everywhere, is_given, limits_at, names_of, on_valves
+from honest_lift.checks.on_valves import is_given, limits_at, names_of, on_valves
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.lift import either
 from honest_lift.estimates.piston_valve import ThroughTurn, piston_to_valve, pocket_wall
@@ -31,12 +30,8 @@ POCKET_WALL = Check(
     "pocket_wall", "Valve to pocket wall", "turn", "length",
     "Least room from the valve's edge to the wall of its pocket while it is inside.",
 )  # fmt: skip
-VALVE_VALVE = Check(
-    "valve_to_valve", "Valve to valve", "turn", "length", "Gap between the two heads, both valves open by their TDC lifts.",
-)  # fmt: skip
 GIVEN = ("valve_drop", "valve_recess", "piston_valve_clay", "piston_valve_room")
 ALUMINIUM_MM = 0.030 * 25.4  # more for aluminium rods, which grow and stretch. From memory
-_OFF_TDC_MM = 0.05  # 0.036 mm in the handbook's engine. From memory
 _EDGE_MM = 1e-9
 _ODDS = "can't both be"
 _CAUSES = (
@@ -49,16 +44,7 @@ def check_through_turn(book: Book) -> list[Finding]:
     found = _piston(book) if any(is_given(book, name) for name in GIVEN) else []
     if is_given(book, "pocket_radius"):
         found += on_valves(book, POCKET_WALL, pocket_wall(book), {})
-    if is_given(book, VALVE_VALVE.name):
-        seen = on_valves(book, VALVE_VALVE, _off_tdc(everywhere(book, VALVE_VALVE.name)), {})
-        found += [one for one in seen if at_position(one.position).role == "intake"]
     return found
-
-
-def _off_tdc(seen: Estimate) -> Estimate:
-    """Add to a mock-up at the TDC lifts what the nearest place, a few degrees off TDC, may be nearer."""
-    off = ("mock-up", "the nearest place may stand off TDC", _OFF_TDC_MM / sqrt(3.0))
-    return estimate_of([replace(one, shared=(*one.shared, off)) for each in seen.inputs for one in each])
 
 
 def _piston(book: Book) -> list[Finding]:

@@ -21,7 +21,15 @@ _OF_VALVES = (
     "installed_height", "shims", "inner_shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness",
     "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
 )  # fmt: skip
-_THROUGH = ("valve_drop", "piston_valve_clay", "valve_to_valve", "valve_recess", "pocket_depth")
+_THROUGH = (
+    "valve_drop",
+    "piston_valve_clay",
+    "valve_to_valve",
+    "valve_recess",
+    "pocket_depth",
+    "heads_over",
+    "heads_step",
+)
 _OF_HEADS = ("valve_drop", "piston_valve_clay", "valve_to_valve", "chamber_volume", "lobe_centreline")
 _WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
 _OF_GEAR = {

@@ -29,7 +29,9 @@ class ClearanceCurve(Struct, frozen=True):
 def clearance_scene(curves: list[ClearanceCurve], cursor_deg: float, words: str) -> Scene:
     """Draw the curves about TDC of the overlap. Without any it says what is missing."""
     if not curves:
-        return Scene((Words(0, _HIGH_MM / 2, words, ink="faint"),), -SPAN_DEG, 0, SPAN_DEG, _HIGH_MM, stretched=True)
+        lines = words.split(": ", 1)
+        told = (Words(0, _HIGH_MM / 2 - 1.4 * i, line, ink="faint") for i, line in enumerate(lines))
+        return Scene(tuple(told), -SPAN_DEG, 0, SPAN_DEG, _HIGH_MM, stretched=True)
     strokes: list[Stroke] = [
         Line(-SPAN_DEG, 0, SPAN_DEG, 0), Line(0, 0, 0, _HIGH_MM, "faint", True), Line(cursor_deg, 0, cursor_deg, _HIGH_MM, "faint"),
         Words(0, -1.75, "crank degrees from TDC of the overlap", size="small", ink="faint"),

@@ -63,7 +63,7 @@ def _view(
     top = base + view.height_mm
     strokes.append(Box(x - half, top, wide, _RETAINER_MM))
     for member in members:
-        strokes += _coils(member, x, base, view.height_mm - (member.step_mm or 0.0))
+        strokes += coils(member, x, base, view.height_mm - (member.step_mm or 0.0))
         if member.step_mm:
             reach = (member.mean_diameter_mm or wide / 2) / 2 + (member.wire_mm or 0) / 2
             strokes.append(Box(x - reach, top - member.step_mm, 2 * reach, member.step_mm, "faint"))
@@ -90,7 +90,7 @@ def _shims(shims_mm: tuple[float, ...], x: float, half: float) -> list[Stroke]:
     return strokes
 
 
-def _coils(member: Member, x: float, base: float, height: float) -> list[Stroke]:
+def coils(member: Member, x: float, base: float, height: float) -> list[Stroke]:
     """Draw a coil in section: its wire at both sides and the turns between. A plain block without dimensions."""
     wire, mean, turns = member.wire_mm, member.mean_diameter_mm, member.coils
     if not (wire and mean and turns):

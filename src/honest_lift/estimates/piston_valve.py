@@ -9,20 +9,19 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from math import nan
+from typing import Protocol, TypeVar
 
 import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.lift import either
-from honest_lift.estimates.rocker_parts import kind_of
 from honest_lift.estimates.rockers import few_ranges, plain
 from honest_lift.estimates.turned_valve import ANGLES, Parts, Through, through
+from honest_lift.estimates.valve_motion import Motion
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
-from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.clearance.piston_valve import (
-    LobeTables,
     along_stem,
     local_minima,
     piston_drop,
@@ -33,9 +32,8 @@ from honest_lift.numbers.doubt import Array, Ground
 SPAN_DEG, STEP_DEG = 120.0, 0.5
 TURN = np.arange(-SPAN_DEG, SPAN_DEG + STEP_DEG / 2, STEP_DEG)
 _WINDOW = np.arange(-8.0, 8.01, STEP_DEG)
-_FIRST = 12  # parts before those of the gear
-_NEAR_MM, _SAMPLES = 1.0, 241
-_SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of its shape grows to this lift
+_ROOM = 10  # parts before those of what lifts the valve
+_NEAR_MM = 1.0
 _WALL = ("pocket_radius", "head_diameter", "pocket_offset", "pocket_depth")
 _INSIDE = np.arange(-30.0, 30.1, 0.5)  # a valve is in its pocket only about TDC
 _RIM_MM = 0.2
@@ -68,28 +66,73 @@ def pocket_wall(book: Book) -> Estimate:
     return _everywhere(book, "pocket_radius", _WALL, lambda valves, rows, of_row: _beside(book, valves))
 
 
+class Worked(Protocol):
+    """One valve, or pair of them, put together from its parts: what can be worked out at once with others like it."""
+
+    @property
+    def position(self) -> str:
+        """Give the valve it is told of."""
+        ...
+
+    @property
+    def inputs(self) -> tuple[Input, ...]:
+        """Give its parts."""
+        ...
+
+    @property
+    def others(self) -> tuple[Input, ...]:
+        """Give what else is wanted of it."""
+        ...
+
+    @property
+    def missing(self) -> tuple[Input, ...]:
+        """Give what it lacks."""
+        ...
+
+    @property
+    def alike(self) -> tuple[object, ...]:
+        """Give what those that are worked out together have in common."""
+        ...
+
+    @property
+    def lobes(self) -> object:
+        """Give what tells its lobes from others."""
+        ...
+
+
+T = TypeVar("T", bound=Worked)
 Work = Callable[[Sequence[Through], Sequence[int], Sequence[int]], Estimate]
 
 
 def _everywhere(book: Book, wanted: str, others: tuple[str, ...], work: Work) -> Estimate:
-    """Work out every valve that lacks nothing, those with the very same parts, `others` and lobe once; others are missing."""
+    """Work out every valve that lacks nothing."""
     known = Parts(book, others)
     valves = [through(book, known, case, one.id) for case, one in enumerate(book.engine.layout.positions)]
+    return worked_alike(wanted, valves, work)
+
+
+def worked_alike(
+    wanted: str,
+    valves: Sequence[T],
+    work: Callable[[Sequence[T], Sequence[int], Sequence[int]], Estimate],
+    figures: int = 1,
+) -> Estimate:
+    """Work out all that lack nothing, those with the very same parts and lobes once; of the others `wanted` is missing.
+
+    `work` takes those that are carried alike, each once; their rows among all; and for each row which of them it is. It gives so
+    many `figures` of each: an estimate (n,), or (n, figures) where there are more.
+    """
     least = estimate_of(
         [Input(wanted, "", "missing", ground=Ground.MISSING, asked=at_position(one.position)) for one in valves]
     )
+    if figures > 1:
+        least = derive(lambda one: np.stack([one] * figures, axis=-1), least)
     least = Estimate(least.figure, tuple((*one.inputs, *one.others, *one.missing) for one in valves))
-    for by_gear, read_there in ((True, False), (False, False), (False, True)):
-        rows = [
-            i
-            for i, one in enumerate(valves)
-            if not one.missing and (one.by_gear, one.at_valve) == (by_gear, read_there)
-        ]
-        if not rows:
-            continue
+    for way in dict.fromkeys(one.alike for one in valves if not one.missing):
+        rows = [i for i, one in enumerate(valves) if not one.missing and one.alike == way]
         alike: dict[tuple[object, ...], int] = {}
         of_row = [
-            alike.setdefault((valves[i].lobe_key, *map(plain, (*valves[i].inputs, *valves[i].others))), len(alike))
+            alike.setdefault((valves[i].lobes, *map(plain, (*valves[i].inputs, *valves[i].others))), len(alike))
             for i in rows
         ]
         found = work([valves[rows[of_row.index(case)]] for case in range(len(alike))], rows, of_row)
@@ -109,46 +152,25 @@ def _placed(whole: Estimate, rows: Sequence[int], found: Estimate, count: int) -
     return either(first, spread, whole)
 
 
-def tables_of(lobes: Sequence[Lobe]) -> LobeTables:
-    """Lay lobes out as tables of one length."""
-    starts, steps, lifts, slopes = [], [], [], []
-    for lobe in lobes:
-        cam = np.linspace(lobe.start_deg, lobe.end_deg, _SAMPLES)
-        starts.append(cam[0])
-        steps.append(cam[1] - cam[0])
-        lifts.append(np.maximum(lobe.lift(cam), 0.0))
-        slopes.append(lobe.velocity(cam))
-    return LobeTables(np.array(starts), np.array(steps), np.array(lifts), np.array(slopes))
-
-
 class _Turning:
     """Valves that are carried alike, ready to be turned: clearances at crank degrees from arrays of their parts."""
 
     def __init__(self, book: Book, valves: Sequence[Through]) -> None:
-        lobes = [one.lobe for one in valves if one.lobe is not None]
-        self.lobes, self.peaks = tables_of(lobes), np.array([one.lift_mm for one in lobes])
-        self.kind, self.by_gear = kind_of(book.engine), valves[0].by_gear
+        self.motion = Motion(book, [one.lifted for one in valves])
         self.names = [one.quantity for one in valves[0].inputs]
 
     def carried(self, *parts: Array) -> Callable[[Array], Array]:
-        """Give what makes the valve's lift of the lobe's, for parts (..., n): put together once, turned many times."""
-        rest = parts[_FIRST:]
-        if self.by_gear:
-            assert self.kind is not None
-            return self.kind.make(0.0, *np.broadcast_arrays(*rest)).lift
-        return lambda raised: np.asarray(np.maximum(raised * rest[1] - rest[2], 0.0))
+        """Give what makes the valve's lift of the lobe's."""
+        return self.motion.carried(*parts[_ROOM:])
 
     def moving(
         self, turn_deg: Array, *parts: Array, carried: Callable[[Array], Array] | None = None
     ) -> tuple[Array, Array, Array]:
         """Give piston drop, valve lift and clearance (k, ..., n) at crank degrees (k, 1.., n) from parts (..., n)."""
-        drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor, centre, shape = parts[:_FIRST]
+        drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor = parts[:_ROOM]
         g = along_stem(lean, floor)
         room = np.where(np.isfinite(drop), drop, (recess + gasket + deck + pocket) * g)
-        lobe = self.lobes.at((turn_deg - centre) / 2.0)
-        top = parts[-2] if self.by_gear else parts[_FIRST]
-        raised = np.where(lobe > 0, lobe * (top / self.peaks) + shape * np.minimum(lobe / _SHAPED_MM, 1.0), 0.0)
-        lift = (carried or self.carried(*parts))(raised)
+        lift = self.motion.lift(turn_deg, *parts[_ROOM:], carried=carried)
         down = piston_drop(turn_deg, stroke, rod, offset)
         return down, lift, np.asarray(room + g * down - lift)
 
@@ -230,6 +252,11 @@ class OneValve:
         parts[names.index("lobe_centreline")] -= tried.advance_deg
         parts[-1] += tried.lash_mm
         return self._turning.clearance(TURN[:, None], *parts, lift_by=tried.ratio)[:, 0] + tried.room_mm
+
+    def moving(self, crank_deg: Array) -> tuple[Array, Array]:
+        """Give its lift and its room over the piston, mm, at crank degrees (k,)."""
+        _, lift, room = self._turning.moving(crank_deg[:, None], *self._parts)
+        return lift[:, 0], room[:, 0]
 
     def least(self, tried: Tried | None = None) -> float:
         """Give its least clearance."""

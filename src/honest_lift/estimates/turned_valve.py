@@ -37,26 +37,49 @@ ANGLES = ("valve_lean", "pocket_lean")
 Shared = tuple[tuple[str, str, float], ...]
 
 
-class Through(Struct, frozen=True):
-    """One valve ready to be turned: its parts, its lobe and how it is timed, or what is missing."""
+class Lifted(Struct, frozen=True):
+    """What lifts one valve: its lobe's middle and shape, and what carries it, or what is missing of it."""
 
-    position: str
     inputs: tuple[Input, ...] = ()
     lobe: Lobe | None = None
     lobe_key: object = None
     by_gear: bool = False
     at_valve: bool = False
+
+    @property
+    def missing(self) -> tuple[Input, ...]:
+        """Give what it lacks."""
+        return tuple(one for one in self.inputs if one.ground & Ground.MISSING)
+
+
+class Through(Struct, frozen=True):
+    """One valve ready to be turned over its piston: the room at TDC and the crank, then what lifts it; or what is missing."""
+
+    position: str
+    inputs: tuple[Input, ...]
+    lifted: Lifted
     missing: tuple[Input, ...] = ()
     others: tuple[Input, ...] = ()  # what else is wanted of it
 
+    @property
+    def alike(self) -> tuple[object, ...]:
+        """Give what valves have in common that can be worked out together: how they are carried."""
+        return (self.lifted.by_gear, self.lifted.at_valve)
+
+    @property
+    def lobes(self) -> object:
+        """Give what tells its lobe from others."""
+        return self.lifted.lobe_key
+
 
 class Parts:
-    """What every valve is put together from, resolved once for all."""
+    """What every valve is put together from, resolved once for all; without a piston, only what lifts it and the others."""
 
-    def __init__(self, book: Book, others: tuple[str, ...] = ()) -> None:
+    def __init__(self, book: Book, others: tuple[str, ...] = (), *, piston: bool = True) -> None:
         self.others = others
-        self.each = {name: at_each_valve(book, name) for name in ("valve_drop", *_TO_PISTON, *ANGLES, *others)}
-        self.crank = [resolve(book, name, ENGINE) for name in _CRANK]
+        names = ("valve_drop", *_TO_PISTON, *ANGLES) if piston else ()
+        self.each = {name: at_each_valve(book, name) for name in (*names, *others)}
+        self.crank = [resolve(book, name, ENGINE) for name in _CRANK] if piston else []
         self.rockers = rockers_of(book)
         self.gears = told_everywhere(book) if self.rockers is not None else []
 
@@ -67,7 +90,6 @@ class Parts:
 
 def through(book: Book, known: Parts, case: int, position: str) -> Through:
     """Put a valve together from its parts, or say what is missing. `case`: its place in head order."""
-    role = at_position(position).role
     parts, missing = _drop(known, case, position)
     crank = [
         one if isfinite(one.value) or i < 2 or one.note else _exact("pin_offset", position)
@@ -75,14 +97,20 @@ def through(book: Book, known: Parts, case: int, position: str) -> Through:
     ]
     lean = known.of("valve_lean", case)
     floor = _floor(known, case, position, lean)
-    shape, lobe, key, centre = _lobe(book, role, position)
+    lifted = lifted_at(book, known, case, position)
+    told = (*parts, *crank, lean, floor, *lifted.inputs)
+    missing += [one for one in (*crank, lean) if one.ground & Ground.MISSING]
+    others = tuple(known.of(name, case) for name in known.others)
+    missing += [*lifted.missing, *(one for one in others if one.ground & Ground.MISSING)]
+    return Through(position, told, lifted, tuple(dict.fromkeys(missing)), others)
+
+
+def lifted_at(book: Book, known: Parts, case: int, position: str) -> Lifted:
+    """Put together what lifts a valve. `case`: its place in head order."""
+    shape, lobe, key, centre = _lobe(book, at_position(position).role, position)
     read_there = shape.way == _AT_VALVE
     gear = _gear(book, known, case, position, read_at_valve=read_there)
-    told = [*parts, *crank, lean, floor, centre, shape, *gear]
-    missing += [one for one in (*crank, lean, centre, shape, *gear) if one.ground & Ground.MISSING]
-    others = tuple(known.of(name, case) for name in known.others)
-    missing += [one for one in others if one.ground & Ground.MISSING]
-    return Through(position, tuple(told), lobe, key, len(gear) > 3, read_there, tuple(dict.fromkeys(missing)), others)
+    return Lifted((centre, shape, *gear), lobe, key, len(gear) > 3, read_there)
 
 
 def _exact(name: str, position: str, value: float = 0.0) -> Input:

@@ -19,6 +19,7 @@ from honest_lift.facts.quantities import (
     rocker,
     rocker_seen,
     springs,
+    valve_pair,
 )
 from honest_lift.facts.quantity import Quantity
 
@@ -32,6 +33,7 @@ _ROWS = (
     *rocker_seen.ROWS,
     *follower.ROWS,
     *clearance.ROWS,
+    *valve_pair.ROWS,
     *cylinder.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}

@@ -52,6 +52,15 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
         """Give the positions of a cylinder in head order."""
         return tuple(one.id for one in self.positions if str(one.cylinder) == cylinder)
 
+    def opposite(self, name: str) -> str:
+        """Give the valve of the other role that stands against one: of its own number, else the last; "" for none."""
+        own = self.position(name)
+        if own is None:
+            return ""
+        others = [one for one in self.positions if one.cylinder == own.cylinder and one.role != own.role]
+        like = [one.id for one in others if one.index == own.index]
+        return like[0] if like else others[-1].id if others else ""
+
     def position(self, name: str) -> Position | None:
         """Find a position by its id."""
         return _by_id(self).get(name)

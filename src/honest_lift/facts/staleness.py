@@ -8,9 +8,9 @@ from typing import Any, cast
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.fitments import CHANGEABLE, Fitment, Slot, holders, in_place
+from honest_lift.facts.fitments import CHANGEABLE, SCOPES, Fitment, Slot, holders, in_place
 from honest_lift.facts.journal import Standing
-from honest_lift.facts.place import Place
+from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import named_memory
 
 _NOTED = "~"  # before the key of a part that was only noted: its change makes nothing stale
@@ -40,11 +40,19 @@ def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str
     if found is None or not found.depends:
         return {}
     fitted = in_place(engine.fitments)
+    against = engine.layout.opposite(place.name) if CATALOG[quantity].pair and place.kind == "position" else ""
     return {
         key: (slot, fitted.get((slot, holder)))
         for slot in found.depends
-        for key, holder in holders(engine.layout, slot, place).items()
+        for key, holder in (*holders(engine.layout, slot, place).items(), *_against(engine, slot, against))
     }
+
+
+def _against(engine: Engine, slot: Slot, position: str) -> list[tuple[str, str]]:
+    """Give the key and place of a part of the valve that stands against one; none for what both share."""
+    if not position or SCOPES.get(slot):
+        return []
+    return [(f"{slot}@{key}", key) for key in holders(engine.layout, slot, at_position(position)).values()]
 
 
 def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | None]]:

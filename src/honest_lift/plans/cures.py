@@ -25,6 +25,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.numbers.units import in_figures
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.plain_cures import plain_cures, say
+from honest_lift.plans.valve_pair_cures import pair_cures
 from honest_lift.plans.windows import windows_of
 
 _CHECKS = (
@@ -50,6 +51,8 @@ def cures_for(book: Book, finding: Finding) -> tuple[str, ...]:
     """Give what would put a failing or close finding right, in a sentence each, the least work first."""
     if finding.verdict not in (Verdict.FAILS, Verdict.CLOSE) or not finding.position:
         return ()
+    if finding.check.name == "valve_to_valve" and (gains := pair_cures(book, finding)):
+        return gains
     if plain := plain_cures(book.engine, finding):
         return plain
     if not isfinite(finding.margin) or finding.check.name not in TRIED:

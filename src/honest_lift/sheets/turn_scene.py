@@ -1,4 +1,4 @@
-"""Piston to valve as drawings: the curves of a cylinder with limits and readings, and its valves over the piston to scale."""
+"""Piston to valve as a drawing: the curves of a cylinder with their limits and what was read."""
 
 from __future__ import annotations
 
@@ -8,17 +8,12 @@ import numpy as np
 
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import figure_words
-from honest_lift.drawings.clearance_turn import ClearanceCurve, OverPiston, clearance_scene, over_piston_scene
+from honest_lift.drawings.clearance_turn import ClearanceCurve, clearance_scene
 from honest_lift.drawings.scene import Ink, Scene
-from honest_lift.estimates.cam_turn import turn_of
-from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.piston_valve import TURN, ThroughTurn
 from honest_lift.estimates.piston_valve_read import room_read
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position, position_title
-from honest_lift.numbers.units import in_words
-
-_HEAD_MM, _STEM_MM = 40.0, 8.0  # drawn where no valve is measured
 
 
 def curves_scene(
@@ -46,21 +41,3 @@ def curves_scene(
         label, own = figure_words(finding, book.engine) if finding else "", doubt if isfinite(doubt) else 0.0
         curves.append(ClearanceCurve(position_title(position), points, at, least, own, limit, rows, ink, label))
     return clearance_scene(curves, cursor_deg, lacking)
-
-
-def valves_scene(book: Book, cylinder: tuple[str, ...], worked: ThroughTurn, cursor_deg: float) -> Scene:
-    """Draw the valves of a cylinder over the piston at a crank angle, as far as they are worked out."""
-    names, unit = [one.id for one in book.engine.layout.positions], book.engine.unit("length")
-    valves, words = [], []
-    for position in cylinder:
-        room = float(np.interp(cursor_deg, TURN, worked.curves[names.index(position)]))
-        role = at_position(position).role
-        turn = turn_of(book, role, position).valve
-        if not isfinite(room) or turn is None:
-            continue
-        lift = float(turn.lift(np.array(cursor_deg)))
-        head, stem = (at_valve(book, name, position).value for name in ("head_diameter", "stem_at_lock"))
-        valves.append(OverPiston(position_title(position), lift, room, head if isfinite(head) else _HEAD_MM,
-                                 stem if isfinite(stem) else _STEM_MM))  # fmt: skip
-        words.append(in_words(room, "length", unit) if room > 0 else "they meet")
-    return over_piston_scene(valves, words)

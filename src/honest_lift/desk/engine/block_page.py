@@ -12,6 +12,7 @@ _PLACES = {
     "rod_stretch": ("",), "bearing_room": ("",), "heat_room": ("",),
     "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_radius": _ROLES, "pocket_offset": _ROLES,
     "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
+    "heads_over": ("",), "heads_step": ("",), "lean_toward": _ROLES, "lean_across": ("", *_ROLES), "face_angle": ("", *_ROLES),
 }  # fmt: skip
 _HINT = (
     "What carries the piston. The rod is measured between the middles of its bores; the pin's offset counts positive toward "

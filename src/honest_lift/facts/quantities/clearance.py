@@ -65,9 +65,4 @@ ROWS: tuple[Quantity, ...] = (
              at="crank_at", page=_PAGE),
     Quantity("crank_at", "crank angle from TDC of the overlap", "th", "angle", ("position",), (-180.0, 180.0), (-60.0, 60.0),
              meaning="Crank angle a clearance was read at, from TDC of the overlap; before it is minus.", page=_PAGE),
-    Quantity("valve_to_valve", "valve to valve, both set to TDC lift", "cv", "length", ("position",), (0.0, 40.0), (0.5, 15.0),
-             (Way("feeler", "feeler or wire, both valves set by their TDC lift", ("feeler", "caliper"),
-                  ("valve", "seat", "cam", "rocker"),
-                  howto="Each valve open by its TDC lift, read between the heads; the least may stand a few degrees off."),),
-             "Gap between the intake's and the exhaust's head with both set open by their TDC lifts.", page=_PAGE),
 )  # fmt: skip

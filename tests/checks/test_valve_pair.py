@@ -9,33 +9,9 @@ from scipy.optimize import minimize
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.valve_pair import OVERLAP, Amounts, OnePair, opposed, valve_to_valve
 from honest_lift.facts.edits import Fit, fitment
-from honest_lift.facts.lobe_edits import TakeTables
-from honest_lift.facts.place import ENGINE, at_position, at_role
+from honest_lift.facts.place import at_position
 from honest_lift.plans.cures import cures_for
-from lobes import walked_table
-from turning import LOBE, engine
-
-OVER, LEAN = 92.0, 22.0
-
-
-def opposed_heads(over=OVER, cant=0.0, walked=True):
-    """Two stems 22 degrees either side of the cylinder, both lobes walked and degreed."""
-    made = engine(drop=None)
-    for role, diameter in (("intake", 50.0), ("exhaust", 40.0)):
-        made.state("lean_toward", LEAN, at_role(role), tolerance=0.3).state(
-            "face_angle", 45.0, at_role(role), tolerance=0.5
-        )
-        made.state("lean_across", cant if role == "intake" else 0.0, at_role(role), tolerance=0.2)
-        for name in made.names:
-            if at_position(name).role == role:
-                made.read("head_diameter", at_position(name), diameter, "caliper", "solid")
-                made.read("valve_margin", at_position(name), 1.5, "caliper", "solid")
-    made.state("heads_step", 0.0, ENGINE, tolerance=0.05)
-    made.read("heads_over", at_position("1i"), over, "caliper", "solid")
-    for name, centre in (("1i", 108.0), ("1e", -108.0)) if walked else ():
-        table = walked_table(made.book, at_position(name), LOBE, 8.97, centre_deg=centre, tool="dial", wheel="wheel")
-        made.do(TakeTables((table,)))
-    return made
+from turning import LEAN, OVER, engine, opposed_heads
 
 
 def found(made, position="1i"):

@@ -9,6 +9,7 @@ from engines import Bench
 from honest_lift.desk.route import progress
 from honest_lift.drawings.scene import Circle, Words
 from honest_lift.facts.place import at_position
+from turning import OVER, opposed_heads
 
 
 @pytest.fixture
@@ -131,7 +132,9 @@ def test_a_row_is_one_pass_at_the_keyboard(turn, qtbot):
 def test_the_mock_up_is_told_with_what_each_stem_is_set_to(turn):
     """Stem protrusion less TDC lift: common practice, no source."""
     _, sheet = turn()
-    told = next(one for one in sheet.crank_page.words.text().splitlines() if one.startswith("Valve to valve on the bench"))
+    told = next(
+        one for one in sheet.crank_page.words.text().splitlines() if one.startswith("Valve to valve on the bench")
+    )
     assert "intake 0.162 in, its stem to" in told
 
 
@@ -155,3 +158,29 @@ def test_a_copied_row_is_pasted_whole_or_not_at_all(turn):
     assert sheet.rows_page.told.text().startswith("Least 0.118 in, 9.0 degrees")
     window._actions["undo"].trigger()
     assert sheet.rows_page.told.text() == ""
+
+
+def test_the_handle_goes_where_the_valve_is_tight_and_the_tightest_is_marked(turn):
+    window, sheet = turn(position="7i")
+    page = sheet.crank_page
+    page.go_tightest()
+    near = window.session.examination.finding("piston_valve", "7i")
+    assert "piston 0.065 in" in told(page.train)
+    assert page.crank.value() / 2 == pytest.approx(9.0, abs=1.0)
+    page.crank.setValue(2 * 108)
+    marked = [one.text for _, scene in page.train.scenes for one in scene.strokes
+              if isinstance(one, Words) and one.ink == "mark"]  # fmt: skip
+    bind = window.session.examination.finding("bind_margin", "7i")
+    assert marked == [f"bind {bind.figure / 25.4:.3f} in"], "at full lift the spring is what is left the least of"
+    assert near.figure / 25.4 == pytest.approx(0.065, abs=5e-4)
+    empty, alone = turn(Bench().book, "1i")
+    alone.crank_page.go_tightest()
+    assert "Nothing that moves" in empty.bar.understood.text()
+
+
+def test_heads_that_lean_are_drawn_against_each_other(turn):
+    _, sheet = turn(opposed_heads(over=OVER - 5.2).book, "1e")
+    sheet.crank_page.crank.setValue(16)
+    assert {"1 intake", "1 exhaust"} <= set(told(sheet.crank_page.heads))
+    gaps = [one for one in told(sheet.crank_page.heads) if one.endswith("apart")]
+    assert gaps == ["0.049 in apart"] or float(gaps[0].split()[0]) == pytest.approx(0.05, abs=0.01)

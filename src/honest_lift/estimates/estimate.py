@@ -88,27 +88,31 @@ def figure_of(inputs: Sequence[Input]) -> Figure:
 
 
 def _sources(inputs: Sequence[Input]) -> tuple[tuple[Source, ...], list[list[float]]]:
-    found: dict[Source, list[float]] = {}
+    found: dict[tuple[str, str, bool], list[float]] = {}  # a plain tuple is told apart faster than a source
     for case, one in enumerate(inputs):
-        parts = [(Source(key, label, True), u) for key, label, u in one.shared]
+        for key, label, u in one.shared:
+            found.setdefault((key, label, True), [0.0] * len(inputs))[case] = u
         if one.own_u:
-            parts.append((Source(f"scatter:{one.quantity}", f"{one.title}, the single reading", False), one.own_u))
-        for source, u in parts:
-            found.setdefault(source, [0.0] * len(inputs))[case] = u
-    return tuple(found), list(found.values())
+            scatter = (f"scatter:{one.quantity}", f"{one.title}, the single reading", False)
+            found.setdefault(scatter, [0.0] * len(inputs))[case] = one.own_u
+    return tuple(Source(*key) for key in found), list(found.values())
+
+
+_ASSUMED = int(Ground.ASSUMED)  # as whole numbers: flags take a microsecond each, and there are thousands
+_BARS = int(Ground.ASSUMED | Ground.UNRANGED)
 
 
 def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Array, NDArray[np.bool_]]:
     """Scan assumed ranges. Cases are judged one by one, so one axis serves a quantity over all cases."""
-    ranged = [one for one in inputs if one.ground & Ground.ASSUMED and not one.ground & Ground.UNRANGED]
-    kinds = dict.fromkeys((one.quantity, one.low_is_physical) for one in ranged)
+    ranged = [(case, one) for case, one in enumerate(inputs) if int(one.ground) & _BARS == _ASSUMED]
+    kinds = dict.fromkeys((one.quantity, one.low_is_physical) for _, one in ranged)
     ranges = tuple(Range(f"{name}:{hard}", CATALOG[name].title, hard_low=hard) for name, hard in kinds)
     grid = np.broadcast_to(value, (*(SCAN,) * len(ranges), len(inputs))).copy()
     assumed = np.zeros((len(ranges), len(inputs)), dtype=bool)
     for axis, (name, hard) in enumerate(kinds):
         line = np.moveaxis(grid, axis, 0)
-        for case, one in enumerate(inputs):
-            if one in ranged and (one.quantity, one.low_is_physical) == (name, hard):
+        for case, one in ranged:
+            if (one.quantity, one.low_is_physical) == (name, hard):
                 steps = np.linspace(one.low, one.high, SCAN)
                 assumed[axis, case] = True
                 line[..., case] = steps.reshape(SCAN, *(1,) * (line.ndim - 2))

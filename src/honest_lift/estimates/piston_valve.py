@@ -8,6 +8,7 @@ wheel, is assumed with a range: what rests on it never passes.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from functools import partial
 from math import nan
 from typing import Protocol, TypeVar
 
@@ -27,7 +28,7 @@ from honest_lift.mechanics.clearance.piston_valve import (
     piston_drop,
     refined_least,
 )
-from honest_lift.numbers.doubt import Array, Ground
+from honest_lift.numbers.doubt import Array, Ground, once_a_copy
 
 SPAN_DEG, STEP_DEG = 120.0, 0.5
 TURN = np.arange(-SPAN_DEG, SPAN_DEG + STEP_DEG / 2, STEP_DEG)
@@ -49,21 +50,32 @@ class ThroughTurn(Struct, frozen=True):
 
 
 def piston_to_valve(book: Book) -> ThroughTurn:
-    """Give the clearance of every valve in head order. Valves with the very same parts and lobe are worked out once."""
-    count = len(book.engine.layout.positions)
+    """Give the clearance of every valve in head order."""
+    return turned(book, put_together(book))
+
+
+def put_together(book: Book, others: tuple[str, ...] = ()) -> list[Through]:
+    """Put every valve together from its parts, in head order; `others`: what else is wanted of each."""
+    known = Parts(book, others)
+    return [through(book, known, case, one.id) for case, one in enumerate(book.engine.layout.positions)]
+
+
+def turned(book: Book, valves: Sequence[Through]) -> ThroughTurn:
+    """Turn all valves of an engine. Those with the very same parts and lobe are worked out once."""
+    count = len(valves)
     at, curves = np.full(count, nan), np.full((count, len(TURN)), nan)
 
-    def work(valves: Sequence[Through], rows: Sequence[int], of_row: Sequence[int]) -> Estimate:
-        found, found_at, found_curves = _turned(book, valves)
+    def work(some: Sequence[Through], rows: Sequence[int], of_row: Sequence[int]) -> Estimate:
+        found, found_at, found_curves = _turned(book, some)
         at[list(rows)], curves[list(rows)] = found_at[list(of_row)], found_curves[list(of_row)]
         return found
 
-    return ThroughTurn(_everywhere(book, "valve_drop", (), work), at, curves)
+    return ThroughTurn(worked_alike("valve_drop", valves, work), at, curves)
 
 
 def pocket_wall(book: Book) -> Estimate:
     """Give the least room from the valve's edge to the wall of its pocket while it is inside, (n,) in mm."""
-    return _everywhere(book, "pocket_radius", _WALL, lambda valves, rows, of_row: _beside(book, valves))
+    return worked_alike("pocket_radius", put_together(book, _WALL), lambda valves, rows, of_row: _beside(book, valves))
 
 
 class Worked(Protocol):
@@ -101,14 +113,6 @@ class Worked(Protocol):
 
 
 T = TypeVar("T", bound=Worked)
-Work = Callable[[Sequence[Through], Sequence[int], Sequence[int]], Estimate]
-
-
-def _everywhere(book: Book, wanted: str, others: tuple[str, ...], work: Work) -> Estimate:
-    """Work out every valve that lacks nothing."""
-    known = Parts(book, others)
-    valves = [through(book, known, case, one.id) for case, one in enumerate(book.engine.layout.positions)]
-    return worked_alike(wanted, valves, work)
 
 
 def worked_alike(
@@ -171,7 +175,7 @@ class _Turning:
         g = along_stem(lean, floor)
         room = np.where(np.isfinite(drop), drop, (recess + gasket + deck + pocket) * g)
         lift = self.motion.lift(turn_deg, *parts[_ROOM:], carried=carried)
-        down = piston_drop(turn_deg, stroke, rod, offset)
+        down = once_a_copy(partial(piston_drop, turn_deg), *np.broadcast_arrays(stroke, rod, offset))
         return down, lift, np.asarray(room + g * down - lift)
 
     def clearance(

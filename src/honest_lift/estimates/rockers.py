@@ -131,9 +131,13 @@ def plain(one: Input) -> tuple[object, ...]:
             one.high if one.high == one.high else None, one.low_is_physical)  # fmt: skip
 
 
+_ASSUMED = int(Ground.ASSUMED)
+_BARS = int(Ground.ASSUMED | Ground.UNRANGED)
+
+
 def few_ranges(parts: tuple[Input, ...], most: int = _MOST_RANGES) -> tuple[Input, ...]:
     """Give parts with at most so many assumed ranges to scan; where there are more, none is, and nothing is decided by them."""
-    ranged = [one for one in parts if one.ground & Ground.ASSUMED and not one.ground & Ground.UNRANGED]
+    ranged = [one for one in parts if int(one.ground) & _BARS == _ASSUMED]
     if len(ranged) <= most:
         return parts
     return tuple(replace(one, ground=one.ground | Ground.UNRANGED) if one in ranged else one for one in parts)

@@ -27,6 +27,7 @@ from honest_lift.numbers.units import in_words
 from honest_lift.sheets.rocker_words import side_of_gear
 
 _HEAD_MM, _STEM_MM, _STEM_SHOWN_MM = 40.0, 8.0, 30.0  # drawn where no valve is measured
+TURN = np.arange(-180.0, 180.1, 0.5)
 Found = Callable[[str, str], Finding | None]
 
 
@@ -43,7 +44,8 @@ class CylinderTurned:
             one: turn_of(book, at_position(one).role, one).valve for one in cylinder
         }
         over = {one: one_valve(book, one) for one in cylinder}
-        self._over = {name: one for name, one in over.items() if isinstance(one, OneValve)}
+        self._over = {name: one.moving(TURN) for name, one in over.items() if isinstance(one, OneValve)}
+        self._dimensions: dict[tuple[str, str], float] = {}
         self._rockers: dict[str, Rocker] = {}
         self._pairs = {
             one.position: OnePair(book, one) for one in opposed(book) if one.position in cylinder and not one.missing
@@ -67,7 +69,7 @@ class CylinderTurned:
         return Train(
             lift, self._dimension(position, "head_diameter", _HEAD_MM), self._dimension(position, "stem_at_lock", _STEM_MM),
             self._term(position, "bind_margin", "installed height"), self._term(position, "bind_margin", "bind height"),
-            at_valve(self._book, "seal_gap", position).value, at_valve(self._book, "stem_tip_height", position).value,
+            self._dimension(position, "seal_gap"), self._dimension(position, "stem_tip_height"),
             card.members if card else (Member("outer"),), (fitted.thicknesses_mm or ()) if fitted else (),
             self._rocker(position, valve, crank_deg), rooms.get("piston_valve"), rooms.get("retainer_seal"),
             rooms.get("bind_margin"),
@@ -83,7 +85,7 @@ class CylinderTurned:
                 left[check] = (finding.figure + more, finding.lowest)
         if position in self._over:
             own = self._found("piston_valve", position)
-            room = float(self._over[position].moving(np.array([crank_deg]))[1][0])
+            room = float(np.interp(crank_deg, TURN, self._over[position][1]))
             left["piston_valve"] = (room, own.lowest if own else nan)
         limited = {check: room - least for check, (room, least) in left.items() if isfinite(least)}
         tightest = min(limited, key=lambda one: limited[one]) if limited else ""
@@ -107,8 +109,11 @@ class CylinderTurned:
         finding = self._found(check, position)
         return next((one.value for one in finding.terms if one.title == title), nan) if finding else nan
 
-    def _dimension(self, position: str, quantity: str, usual_mm: float) -> float:
-        value = at_valve(self._book, quantity, position).value
+    def _dimension(self, position: str, quantity: str, usual_mm: float = nan) -> float:
+        key = position, quantity
+        if key not in self._dimensions:
+            self._dimensions[key] = at_valve(self._book, quantity, position).value
+        value = self._dimensions[key]
         return value if isfinite(value) else usual_mm
 
     def tightest_deg(self, position: str) -> float | None:
@@ -123,8 +128,7 @@ class CylinderTurned:
 
     def _nearest_deg(self, check: str, position: str, valve: ValveTurn) -> float:
         if check == "piston_valve" and position in self._over:
-            turn = np.arange(-60.0, 60.5, 0.5)
-            return float(turn[np.argmin(self._over[position].moving(turn)[1])])
+            return float(TURN[np.argmin(self._over[position][1])])
         if check == "valve_to_valve":
             return float(OVERLAP[np.argmin(self._gaps[position])]) if position in self._gaps else 0.0
         return valve.centre_deg
@@ -141,7 +145,7 @@ class CylinderTurned:
         placed = self._pairs[intake].at(crank_deg)
         names = (intake, self._book.engine.layout.opposite(intake))
         outlines = tuple(_outline(position_title(name), one) for name, one in zip(names, placed, strict=True))
-        finding, limit = self._found("valve_to_valve", intake), nan
+        finding = self._found("valve_to_valve", intake)
         limit = finding.lowest if finding is not None else nan
         if abs(crank_deg) > OVERLAP[-1]:
             return pair_scene(outlines, "", near=False)
@@ -151,8 +155,8 @@ class CylinderTurned:
 
     def _over_piston(self, crank_deg: float) -> Scene:
         valves, words = [], []
-        for position, one in self._over.items():
-            lift, room = (float(each[0]) for each in one.moving(np.array([crank_deg])))
+        for position, moving in self._over.items():
+            lift, room = (float(np.interp(crank_deg, TURN, one)) for one in moving)
             head, stem = (
                 self._dimension(position, name, usual)
                 for name, usual in (("head_diameter", _HEAD_MM), ("stem_at_lock", _STEM_MM))

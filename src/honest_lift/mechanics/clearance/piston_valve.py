@@ -53,6 +53,10 @@ class LobeTables:
     lift: Array
     slope: Array
 
+    def take(self, rows: NDArray[np.int64]) -> LobeTables:
+        """Give the tables of some rows, in the order given."""
+        return LobeTables(self.start_deg[rows], self.step_deg[rows], self.lift[rows], self.slope[rows])
+
     def at(self, cam_deg: Array) -> Array:
         """Give lobe lift at cam degrees (..., n); cubic Hermite between the rows, nothing outside them."""
         rows = np.arange(len(self.start_deg))

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import partial
 
+from honest_lift.checks.chambers import check_chambers
+from honest_lift.checks.compression import check_compression
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.guides import check_guides
 from honest_lift.checks.locks import check_locks
@@ -12,10 +14,12 @@ from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
 from honest_lift.checks.rocker_geometry import check_rocker_geometry
 from honest_lift.checks.rocker_seen import check_rocker_seen
 from honest_lift.checks.spring_seats import check_spring_seats
+from honest_lift.checks.squish import check_squish
 from honest_lift.checks.through_turn import check_through_turn
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
 from honest_lift.checks.valve_pair import check_valve_pair
+from honest_lift.estimates.left_over import PARTS
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
 from honest_lift.estimates.valve_pair import RESTS_ON as OF_PAIR
@@ -36,6 +40,7 @@ def _narrowly(check: Family, quantities: frozenset[str], slots: frozenset[str], 
     return check(narrowed(book, quantities, slots, parts=True))
 
 
+_CHAMBER = ("chamber_volume", "chamber_water", "water_temperature", "fill_time", "leak_drop", "leak_test")
 _FAMILIES = (
     _family(check_guides, "stem_diameter", "guide_bore"),
     _family(check_valve_heads, "valve_margin", "head_diameter"),
@@ -51,6 +56,10 @@ _FAMILIES = (
             "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
             "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_valve_pair, "valve_to_valve", *OF_PAIR, "lobe_centreline", "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
+    _family(check_chambers, *_CHAMBER),
+    _family(check_compression, *_CHAMBER, *PARTS, "deck_clearance", "rod_length", "pin_offset", "check_lift", "lobe_centreline",
+            "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
+    _family(check_squish, "deck_clearance", "gasket_thickness", "head_register", "squish"),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

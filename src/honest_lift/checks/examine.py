@@ -21,6 +21,7 @@ from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
 from honest_lift.estimates.spring_form import forms_of
 from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.place import split_position
 from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst
 
@@ -40,9 +41,14 @@ class Examination:
     def by_position(self) -> dict[str, tuple[Finding, ...]]:
         """Give the findings of each valve."""
         found: dict[str, list[Finding]] = {name: [] for name in self.positions}
+        of_cylinder: dict[str, list[str]] = {}
+        for name in self.positions:
+            of_cylinder.setdefault(str(split_position(name)[0]), []).append(name)
         for one in self.findings:
-            if one.position in found:
-                found[one.position].append(one)
+            at = of_cylinder.get(one.place.name, []) if one.place.kind == "cylinder" else [one.position]
+            for name in at:  # what is told of a cylinder is told at every valve of it
+                if name in found:
+                    found[name].append(one)
         return {name: tuple(ones) for name, ones in found.items()}
 
     @cached_property

@@ -19,6 +19,7 @@ _GROUNDS = (
         Ground.UNSOUND,
         "its readings contradict each other: load must rise as height falls, lift be positive, a lobe's table hang together",
     ),
+    (Ground.SUSPECT, "something that was seen speaks against it: settle that first"),
     (Ground.SET_ASIDE, "a value made no sense and was set aside, and what stands in for it proves nothing"),
     (Ground.UNREAD, "not all it is compared with was measured"),
     (Ground.STALE, "a reading it rests on is stale"),

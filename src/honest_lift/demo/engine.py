@@ -7,6 +7,7 @@ heads and of a lobe's table are planted beside their own figures.
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from itertools import count
 
 from msgspec.structs import replace
@@ -14,9 +15,11 @@ from msgspec.structs import replace
 from honest_lift.demo.bare_head import written_down
 from honest_lift.demo.lobes import walked_lobes
 from honest_lift.demo.tables import (
+    CHAMBERS,
     HEIGHTS,
     NEW_FREE,
     NEW_SPRINGS,
+    PISTON,
     ROCKER,
     SEAL_GAPS,
     SHIM_STOCK,
@@ -36,7 +39,7 @@ from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut
 from honest_lift.facts.layout import COMMON, Layout, read_layout
 from honest_lift.facts.limits import Limit, default_limits
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
-from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spring
+from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role, of_spring
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import KINDS, Tool
@@ -112,6 +115,10 @@ def _facts() -> tuple[Fact, ...]:
             replace(stated(name, ENGINE, text, unit, "measured on a dummy, invented"), tolerance=tolerance)
             for name, text, unit, tolerance in ROCKER
         ),
+        *(
+            replace(stated(name, ENGINE, text, unit, "piston card (invented)"), tolerance=tolerance)
+            for name, text, unit, tolerance in PISTON
+        ),
         stated("retainer_angle", ENGINE, "10", "deg", "retainer card (invented)"),
         stated("lock_angle", ENGINE, "10", "deg", "lock card (invented)"),
     )
@@ -158,6 +165,7 @@ def _tools() -> tuple[Tool, ...]:
         "fine indicator": ("dial indicator, 0.01 mm", "indicator no. 2"),
         "depth gauge": ("depth micrometer, 0.001 in", "depth micrometer"),
         "wheel": ("degree wheel, 1 degree", "degree wheel"),
+        "burette": ("burette, 0.2 cc", "burette"),
     }
     kinds = {kind.title: kind for kind in KINDS}
     return tuple(
@@ -193,10 +201,13 @@ def _default_tools() -> dict[str, str]:
 
 def _limits() -> tuple[Limit, ...]:
     asked = [("seat_load", "195", "235"), ("open_load", "480", "560")]
-    return tuple(
+    ratio = Limit(
+        "fuel-compression", "compression", 10.7, 11.3, 0.2, origin="shop", source="the fuel it will run on (invented)"
+    )
+    return (ratio, *(
         Limit(f"cam-{check}", check, _pounds(low), _pounds(high), origin="cam card", source=_ASKS)
         for check, low, high in asked
-    ) + default_limits()  # fmt: skip
+    ), *default_limits())  # fmt: skip
 
 
 def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
@@ -241,7 +252,31 @@ def _journal(engine: Engine) -> tuple[AnyEntry, ...]:
         depends = depends_on(engine, "valve_drop", "indicator", at_position(position))
         read("valve_drop", at_position(position), f"{drop} mm", "in", "indicator", "fine indicator", depends_on=depends)
     entries.extend(walked_lobes(engine, _when(310)))
+    _chambers(engine, read)
     return tuple(entries)
+
+
+def _chambers(engine: Engine, read: Callable[..., Reading]) -> None:
+    """Write what was poured and what the pistons read, and the gasket of the build before."""
+    read("gasket_thickness", ENGINE, ".039", "in", "caliper", "micrometer")
+    for cylinder, pours, points in CHAMBERS:
+        for text in pours.split():
+            depends = depends_on(engine, "chamber_volume", "burette", at_cylinder(cylinder))
+            read(
+                "chamber_volume",
+                at_cylinder(cylinder),
+                text,
+                "cc",
+                "burette",
+                "burette",
+                depends_on=depends,
+                also={"start": "0"},
+            )
+        for point, thousandths in zip(("thrust side", "other side"), points.split(), strict=True):
+            place = at_cylinder(cylinder, point)
+            depends = depends_on(engine, "deck_clearance", "indicator", place)
+            read("deck_clearance", place, f"{int(thousandths) / 1000:.3f}", "in", "indicator", "fine indicator",
+                 depends_on=depends)  # fmt: skip
 
 
 def _bare_head(engine: Engine, entries: list[AnyEntry]) -> None:

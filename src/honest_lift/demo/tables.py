@@ -89,3 +89,15 @@ VALVE_DROPS = (
     "8.02", "8.46", "8.51", "8.05", "7.98", "8.44", "6.72", "6.31",
     "8.04", "8.49", "8.47", "8.01", "8.06", "8.43", "8.50", "7.99",
 )  # fmt: skip
+
+# cylinder: chamber as poured twice, end of the burette from 0, cc; piston below the deck at thrust and other side, thousandths of
+# an inch. Planted: 4 weeps and so took more; the piston of 5 stands proud
+CHAMBERS = (
+    ("1", "62.0 62.2", "5 -2"), ("3", "62.4 62.2", "4 -1"), ("5", "62.2 62.0", "-4 -9"), ("7", "61.8 62.0", "5 -2"),
+    ("2", "62.2 62.2", "6 -2"), ("4", "64.4 64.8", "4 0"), ("6", "62.0 61.8", "5 -3"), ("8", "62.4 62.2", "5 -1"),
+)  # fmt: skip
+
+PISTON = (  # quantity, text, unit, tolerance inside
+    ("bore", "4.091", "in", 0.02), ("gasket_bore", "4.160", "in", 0.1), ("piston_volume", "3.5", "cc", 0.2),
+    ("top_land", ".250", "in", 0.1), ("land_clearance", ".030", "in", 0.05),
+)  # fmt: skip

@@ -128,6 +128,9 @@ class Measure:
         if note is not None:
             engine = self.session.engine
             scope = SCOPES.get(slot, "position")
-            holder = {"head": engine.layout.head_of(here), "engine": WHOLE}.get(scope, here)
-            where = {"head": f"the {holder} head", "engine": "the engine"}.get(scope, position_title(here))
+            layout = engine.layout
+            holders = {"head": layout.head_of(here), "cylinder": layout.cylinder_of(here), "engine": WHOLE}
+            holder = holders.get(scope, here)
+            names = {"head": f"the {holder} head", "cylinder": f"cylinder {holder}", "engine": "the engine"}
+            where = names.get(scope, position_title(here))
             self.session.do(Fit((fitment(engine, slot, holder, note=note),), f"{answer} at {where}"))

@@ -158,13 +158,15 @@ class ReadingBar(QWidget):
             self.what.addItems([task.title for task in tasks])
             if before in tasks:
                 self.what.setCurrentIndex(tasks.index(before))
+        if self.task and self.session.step in ("readings", "squeeze"):
+            self.session.walks = self.task.kind
         self.setVisible(self.session.step != "engine")
         self._fill_ways()
         self._show_place()
         self._typed(self.entry.text())
 
     def _choose_task(self) -> None:
-        if self.task and self.session.step == "readings":
+        if self.task and self.session.step in ("readings", "squeeze"):
             self.session.walk_along(self.task.kind)
         self._fill_ways()
         self._show_place()

@@ -129,6 +129,18 @@ def _of_gear(engine: Engine, known: set[str]) -> tuple[int, int]:
     return sum(name in known for name in needed), len(needed)
 
 
+def _of_cylinders(session: Session) -> tuple[int, int]:
+    """Give how many cylinders have a chamber, and how many a squish, that was measured towards; of all of both."""
+    read = {
+        (one.place.name, one.reading.quantity)
+        for one in standing(session.book.journal)
+        if not one.fate and one.place.kind == "cylinder"
+    }
+    cylinders = [str(one) for one in session.engine.layout.cylinders]
+    ways = (("chamber_volume", "chamber_water"), ("deck_clearance", "squish"))
+    return sum(any((one, name) in read for name in way) for one in cylinders for way in ways), 2 * len(cylinders)
+
+
 def progress(session: Session, step: str) -> tuple[int, int]:
     """Give how much of a step is there, and of how much."""
     engine = session.engine
@@ -166,6 +178,8 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         towards = ("valve_drop", "piston_valve_clay", "piston_valve_room")
         places = [at_position(one.id) for one in engine.layout.positions]
         return sum(any((place, name) in seen for name in towards) for place in places), len(places)
+    if step == "squeeze":
+        return _of_cylinders(session)
     if step == "readings":
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)

@@ -20,7 +20,7 @@ from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, clearance, locks, rocker_seen
+from honest_lift.facts.quantities import bare_head, block, chambers, clearance, locks, rocker_seen, valve_pair
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -30,12 +30,14 @@ if TYPE_CHECKING:
 STEPS = {
     "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
     "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "turn": "Through the turn",
+    "squeeze": "Chambers",
     "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
 WITH_ROCKER = frozenset(one.name for one in rocker_seen.ROWS)  # read with the rockers in place
-THROUGH = frozenset(one.name for one in clearance.ROWS) | {"valve_drop"}
-JUDGED = ("head", "springs", "heights", "rocker", "turn")  # steps with findings of their own
+THROUGH = frozenset(one.name for one in (*clearance.ROWS, *valve_pair.ROWS))
+IN_CYLINDER = frozenset(one.name for one in (*block.ROWS, *chambers.ROWS))
+JUDGED = ("head", "springs", "heights", "rocker", "turn", "squeeze")  # steps with findings of their own
 
 
 CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")
@@ -233,6 +235,9 @@ class Session(QObject):
             return "rocker"
         if step.quantity in THROUGH:
             return "turn"
+        if step.quantity in IN_CYLINDER:
+            self.walks = step.places[0].kind
+            return "squeeze"
         return "head" if step.quantity in BARE_HEAD else "heights"
 
     def leave_queue(self) -> None:
@@ -264,7 +269,7 @@ class Session(QObject):
 
     @property
     def _walk_kind(self) -> str:
-        return {"springs": "spring", "readings": self.walks}.get(self.step, "position")
+        return {"springs": "spring", "readings": self.walks, "squeeze": self.walks}.get(self.step, "position")
 
     @property
     def cylinder(self) -> str:

@@ -7,7 +7,7 @@ from msgspec import Struct
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task
 from honest_lift.desk.typed_value import Typed
-from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, reading_of, readings_at
+from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.journal import Reading
@@ -79,5 +79,5 @@ def _assumption(session: Session, taken: Taken, typed: Typed, text: str) -> Stat
     bound = typed.low == 0.0 == row.physical[0]  # nothing lies below zero; other ends of what is taken are no bounds
     return State((Fact(
         task.quantity, place, typed.value or 0.0, "assumed", text, session.unit(row.dimension), low=typed.low,
-        high=typed.high, low_is_physical=bound, source="typed as an assumption",
+        high=typed.high, low_is_physical=bound, source="typed as an assumption", when=now(),
     ),))  # fmt: skip

@@ -10,7 +10,7 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.journal import standing
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, locks, rocker_seen
+from honest_lift.facts.quantities import bare_head, block, chambers, locks, rocker_seen
 from honest_lift.facts.quantity import Quantity
 from honest_lift.numbers.units import in_words
 
@@ -30,7 +30,7 @@ _THROUGH = (
     "heads_over",
     "heads_step",
 )
-_OF_HEADS = ("valve_drop", "piston_valve_clay", "valve_to_valve", "chamber_volume", "lobe_centreline")
+_OF_HEADS = ("valve_drop", "piston_valve_clay", "valve_to_valve", "lobe_centreline")
 _WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
 _OF_GEAR = {
     "pushrod": (*_WITH_ROCKER, "lash", "retainer_rocker"),
@@ -64,7 +64,7 @@ class Task(Struct, frozen=True):
         if self.kind == "spring":
             return of_spring(session.spring, self.member) if session.spring else None
         if self.kind == "cylinder":
-            return at_cylinder(session.cylinder) if session.cylinder else None
+            return at_cylinder(session.cylinder, self.member) if session.cylinder else None
         return at_position(session.position, self.member) if session.position else None
 
     @property
@@ -93,6 +93,8 @@ def tasks_of(session: Session) -> list[Task]:
         return head_tasks()
     if session.step == "rocker":
         return [Task(name, CATALOG[name].title) for name in _OF_GEAR[session.engine.gear]]
+    if session.step == "squeeze":
+        return cylinder_tasks()
     if session.step == "turn":
         return [Task(name, CATALOG[name].title) for name in _THROUGH]
     of_valves = [Task(name, CATALOG[name].title) for name in _OF_VALVES]
@@ -102,8 +104,21 @@ def tasks_of(session: Session) -> list[Task]:
         *of_valves,
         *head_tasks(),
         *(Task(name, CATALOG[name].title) for name in (*_OF_HEADS, *_WITH_ROCKER)),
+        *cylinder_tasks(),
         *spring_tasks(session),
     ]
+
+
+def cylinder_tasks() -> list[Task]:
+    """Give what can be read of chambers, pistons and ports: the deck at the points of the crown, and as a mean of them."""
+    rows = (*chambers.ROWS, *block.ROWS)
+    first = ("chamber_volume", "deck_clearance", "leak_drop", "fill_time", "squish")
+    ordered = sorted(rows, key=lambda row: first.index(row.name) if row.name in first else len(first))
+    return [
+        Task(row.name, f"{row.title}, {member}" if member else row.title, member)
+        for row in ordered if row.ways and not row.at and {"cylinder", "position"} & set(row.places)
+        for member in (*row.members, "")
+    ]  # fmt: skip
 
 
 def places_of(session: Session, task: Task) -> list[Place]:
@@ -112,7 +127,7 @@ def places_of(session: Session, task: Task) -> list[Place]:
     if task.kind == "spring":
         return [of_spring(one.id, task.member) for one in engine.springs]
     if task.kind == "cylinder":
-        return [at_cylinder(one) for one in engine.layout.cylinders]
+        return [at_cylinder(one, task.member) for one in engine.layout.cylinders]
     return [at_position(one.id, task.member) for one in engine.layout.positions]
 
 

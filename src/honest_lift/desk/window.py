@@ -140,6 +140,13 @@ class Window(QMainWindow):
                 from honest_lift.desk.turn.sheet import TurnSheet
 
                 self.sheets[step] = TurnSheet(self.session)
+            elif step == "squeeze":
+                from honest_lift.desk.squeeze.sheet import SqueezeSheet
+
+                squeeze = SqueezeSheet(self.session)
+                squeeze.typed.connect(self.bar.type_into)
+                squeeze.pasted.connect(self.bar.paste)
+                self.sheets[step] = squeeze
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -312,6 +319,10 @@ class Window(QMainWindow):
     def show_turn(self) -> None:
         """Open the clearances through the turn."""
         self.session.open_step("turn")
+
+    def show_squeeze(self) -> None:
+        """Open chambers and compression."""
+        self.session.open_step("squeeze")
 
     def show_readings(self) -> None:
         """Open all readings."""

@@ -41,6 +41,7 @@ class Input:
     warning: str = ""  # said whatever the verdict: a repeat that stands apart
     asked: Place | None = None
     points: tuple[tuple[float, float], ...] = ()  # of a curve, as measured
+    count: int = 1  # readings that were combined
 
     @property
     def at(self) -> str:

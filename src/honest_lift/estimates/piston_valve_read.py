@@ -13,10 +13,10 @@ from msgspec import Struct
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.resolve import counting_readings, measured, resolve
+from honest_lift.estimates.resolve import counting_readings, measured
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
-from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.doubt import COVERAGE, Ground
 
@@ -124,7 +124,7 @@ def clay_read(book: Book, position: str) -> Input | None:
         return None
     springs = ("clay:spring-back", "clay springs back", _SPRING_BACK_MM / sqrt(3.0))
     if told.way == "clay_bare":
-        gasket = resolve(book, "gasket_thickness", ENGINE)
+        gasket = at_valve(book, "gasket_thickness", position)
         if not isfinite(gasket.value):
             note = "read without its gasket, and the gasket's thickness is not stated"
             return replace(told, value=nan, ground=told.ground | Ground.MISSING, note=note)

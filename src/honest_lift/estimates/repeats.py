@@ -20,6 +20,16 @@ def mean_and_spread(values: list[float]) -> tuple[float, float]:
     return mean, sqrt(sum((one - mean) ** 2 for one in values) / (len(values) - 1))
 
 
+def middle_of(values: list[float]) -> float:
+    """Give the median.
+
+    >>> middle_of([64.1, 63.9, 66.0, 64.0, 64.2])
+    64.1
+    """
+    ordered = sorted(values)
+    return (ordered[(len(ordered) - 1) // 2] + ordered[len(ordered) // 2]) / 2
+
+
 def standing_apart(values: list[float], u_single: float) -> int | None:
     """Give which repeat stands apart from the others by more than the tool repeats to; None when none does.
 
@@ -37,6 +47,5 @@ def standing_apart(values: list[float], u_single: float) -> int | None:
         return None
     if count == 2:
         return 1
-    ordered = sorted(values)
-    middle = (ordered[(count - 1) // 2] + ordered[count // 2]) / 2
+    middle = middle_of(values)
     return max(range(count), key=lambda i: abs(values[i] - middle))

@@ -15,26 +15,28 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.observed import observed
-from honest_lift.estimates.repeats import mean_and_spread, standing_apart
+from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading, Standing, by_place
-from honest_lift.facts.place import ENGINE, Place, at_role
+from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.staleness import is_stale, staleness
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
+_MIDDLE_OF = 5  # repeats from which on the middle one counts. Common practice, no source
+
 
 def resolve(book: Book, quantity: str, place: Place) -> Input:
     """Give what stands for a quantity at a place; an input of kind "missing" when nothing does."""
     assumed: Input | None = None
     aside = ""
-    for near in places_around(book.engine, place):
+    for near in places_around(book.engine, place, quantity):
         found = _found_at(book, quantity, near, place)
         if found is None or found.kind not in (
             "measured",
@@ -73,15 +75,19 @@ def _set_aside(book: Book, quantity: str, place: Place) -> str:
     return f"what stood there was set aside: {one.given}, {one.why}" if one else ""
 
 
-def places_around(engine: Engine, place: Place) -> tuple[Place, ...]:
+def places_around(engine: Engine, place: Place, quantity: str) -> tuple[Place, ...]:
     """Give where a quantity may be stated for a place, the nearest first."""
-    if place.kind != "position":
-        return (place, ENGINE) if place.kind in ("role", "head") else (place,)
-    if place.member:  # one depth of a guide is measured there or nowhere
+    if place.kind in ("role", "head"):
+        return (place, ENGINE)
+    if place.kind not in ("position", "cylinder") or place.member:  # one depth of a guide is measured there or nowhere
         return (place,)
+    if place.kind == "cylinder":
+        return (place, Place("head", engine.layout.head_of_cylinder(place.name)), ENGINE)
     position = engine.position(place.name)
     role = (at_role(position.role),) if position else ()
-    return (place, *role, Place("head", engine.layout.head_of(place.name)), ENGINE)
+    by_cylinder = position and "cylinder" in CATALOG[quantity].places
+    cylinder = (at_cylinder(position.cylinder),) if position and by_cylinder else ()
+    return (place, *cylinder, *role, Place("head", engine.layout.head_of(place.name)), ENGINE)
 
 
 def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
@@ -107,7 +113,9 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [latest], latest.reading)
-    ground, notes = Ground.NONE, [f"mean of {len(alike)} readings"] if len(alike) > 1 else []
+    by_middle = CATALOG[quantity].middle and len(alike) >= _MIDDLE_OF
+    what = "middle one" if by_middle else "mean"
+    ground, notes = Ground.NONE, [f"{what} of {len(alike)} readings"] if len(alike) > 1 else []
     if not fresh:
         ground |= Ground.STALE
         notes.append(staleness(engine, latest))
@@ -121,13 +129,15 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         ground |= one.ground
     notes += dict.fromkeys(one.note for one in read if one.note)
     values = [one.value for one in read]
-    value, spread = mean_and_spread(values)
+    mean, spread = mean_and_spread(values)
+    value = middle_of(values) if by_middle else mean
     single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading)) if tool else 0.0
     own_u = single if len(read) == 1 or not tool else scatter_doubt(tool, value, len(read), spread)
     return Input(
         quantity, latest.place.title, "measured", value, own_u, read[-1].shared, ground, way=latest.reading.way,
         tool=tool.name if tool else "", when=latest.reading.when, note="; ".join(notes),
         warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
+        count=len(read),
     )  # fmt: skip
 
 
@@ -197,7 +207,7 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
         ground = Ground.ASSUMED | (Ground.UNRANGED if unranged else Ground.NONE)
         low, high = (fact.value, fact.value) if unranged else (fact.low or 0.0, fact.high or 0.0)
         return Input(fact.quantity, fact.place.title, "assumed", fact.value, ground=ground, low=low, high=high,
-                     low_is_physical=fact.low_is_physical, note=fact.source, asked=asked)  # fmt: skip
+                     low_is_physical=fact.low_is_physical, note=fact.source, asked=asked, when=fact.when)  # fmt: skip
     default = next((one.of(fact.value) for one in engine.tolerances if one.quantity == fact.quantity), None)
     tolerance = fact.tolerance if fact.tolerance is not None else default
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
@@ -208,7 +218,7 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
         (tolerance or 0.0) / sqrt(3.0),
     )
     return Input(fact.quantity, fact.place.title, "specified", fact.value, shared=(shared,) if tolerance else (),
-                 ground=ground, note=fact.source, asked=asked)  # fmt: skip
+                 ground=ground, note=fact.source, asked=asked, when=fact.when)  # fmt: skip
 
 
 @by_identity

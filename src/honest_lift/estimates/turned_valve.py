@@ -11,6 +11,7 @@ from math import isfinite, nan, sqrt
 from msgspec import Struct
 
 from honest_lift.estimates.cam_card import centre_deg, durations_of, flank_of, lobe_of
+from honest_lift.estimates.deck import deck_of
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.nose import nose_of_table
@@ -79,6 +80,8 @@ class Parts:
         self.others = others
         names = ("valve_drop", *_TO_PISTON, *ANGLES) if piston else ()
         self.each = {name: at_each_valve(book, name) for name in (*names, *others)}
+        if piston:  # read at points of a piston's crown, it is told of its cylinder
+            self.each["deck_clearance"] = _decks(book)
         self.crank = [resolve(book, name, ENGINE) for name in _CRANK] if piston else []
         self.rockers = rockers_of(book)
         self.gears = told_everywhere(book) if self.rockers is not None else []
@@ -86,6 +89,12 @@ class Parts:
     def of(self, name: str, case: int) -> Input:
         """Give a part at a valve."""
         return self.each[name][case]
+
+
+def _decks(book: Book) -> list[Input]:
+    of = {str(one): deck_of(book, one).told for one in book.engine.layout.cylinders}
+    positions = book.engine.layout.positions
+    return [replace(of[str(one.cylinder)], asked=at_position(one.id)) for one in positions]
 
 
 def through(book: Book, known: Parts, case: int, position: str) -> Through:

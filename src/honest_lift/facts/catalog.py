@@ -8,10 +8,12 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from honest_lift.facts.fitments import Slot
 from honest_lift.facts.quantities import (
     bare_head,
+    block,
+    chambers,
     clearance,
-    cylinder,
     follower,
     gear,
     heights,
@@ -34,11 +36,12 @@ _ROWS = (
     *follower.ROWS,
     *clearance.ROWS,
     *valve_pair.ROWS,
-    *cylinder.ROWS,
+    *block.ROWS,
+    *chambers.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 
 
-def slots_of(quantities: Iterable[str]) -> frozenset[str]:
+def slots_of(quantities: Iterable[str]) -> frozenset[Slot]:
     """Give every slot that a reading of these quantities may depend on."""
     return frozenset(slot for name in quantities for way in CATALOG[name].ways for slot in way.depends)

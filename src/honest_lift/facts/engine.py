@@ -29,9 +29,9 @@ Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roll
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
           "percent": "%", "observed": ""}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
-              "torque": "lbf·ft", "stress": "ksi", **_ALIKE}  # fmt: skip
+              "torque": "lbf·ft", "stress": "ksi", "area": "in²", "flow": "cfm", **_ALIKE}  # fmt: skip
 METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
-                "torque": "N·m", "stress": "MPa", **_ALIKE}  # fmt: skip
+                "torque": "N·m", "stress": "MPa", "area": "cm²", "flow": "l/s", **_ALIKE}  # fmt: skip
 
 
 class Engine(Struct, frozen=True, forbid_unknown_fields=True):
@@ -74,7 +74,8 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
 
     def unit(self, dimension: str) -> str:
         """Give the unit figures of a dimension are shown and typed in."""
-        return self.units.get(dimension) or INCH_UNITS.get(dimension, "")
+        usual = METRIC_UNITS if self.units.get("length") == METRIC_UNITS["length"] else INCH_UNITS
+        return self.units.get(dimension) or usual.get(dimension, "")
 
     def position(self, name: str) -> Position | None:
         """Find a valve position by its id."""

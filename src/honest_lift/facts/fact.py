@@ -16,7 +16,7 @@ class Fact(Struct, frozen=True, forbid_unknown_fields=True):
 
     `tolerance`: plus or minus, in the inside unit; None takes the profile's default for the quantity.
     `low` and `high`: the range of an assumed value, `low_is_physical` where nothing can lie below it.
-    `source`: the card it is from, or the reason for assuming it.
+    `source`: the card it is from, or the reason for assuming it. What was stated after a part was fitted speaks of that part.
     """
 
     quantity: str
@@ -30,6 +30,7 @@ class Fact(Struct, frozen=True, forbid_unknown_fields=True):
     high: float | None = None
     low_is_physical: bool = False
     source: str = ""
+    when: str = ""  # stated on; "" in files that did not know
 
     @property
     def key(self) -> tuple[str, Place]:

@@ -17,13 +17,15 @@ from honest_lift.facts.remember import by_identity
 Slot = Literal[
     "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",
     "head face", "gasket", "cam",
-    "lash shim", "cam tower",
+    "lash shim", "cam tower", "block face", "piston",
 ]  # fmt: skip
-Scope = Literal["position", "head", "engine"]
+Scope = Literal["position", "cylinder", "head", "engine"]
 SCOPES: dict[Slot, Scope] = {
     "head face": "head",
     "gasket": "head",
     "cam tower": "head",
+    "block face": "head",
+    "piston": "cylinder",
     "cam": "engine",
 }  # every other: its valve's own
 STACKS: dict[str, Slot] = {
@@ -47,13 +49,16 @@ CHANGEABLE: dict[Slot, str] = {
     "cam": "another camshaft, or its timing moved",
     "lash shim": "another lash pad or bucket shim",
     "cam tower": "cam tower shimmed or cut under this head",
+    "block face": "the block cut under this head, or barrels moved",
+    "piston": "another piston or rod, or this one cut",
 }
 
 
 class Fitment(Struct, frozen=True, forbid_unknown_fields=True):
-    """A part in a slot. `position`: the valve, the head's name, or "engine", as the slot's scope says.
+    """A part in a slot. `position`: the valve, the cylinder, the head's name, or "engine", as the slot's scope says.
 
-    `part`: a spring's id. `thicknesses_mm`: a stack, from the pad up.
+    `part`: a spring's id. `thicknesses_mm`: a stack, from the pad up. `change`: what was done, one of facts/changes, and
+    `amount` by how much, in the inside unit: what is known of a change shifts what was read before it.
     """
 
     id: str
@@ -64,6 +69,8 @@ class Fitment(Struct, frozen=True, forbid_unknown_fields=True):
     note: str = ""
     when: str = ""
     by: str = ""
+    change: str = ""
+    amount: float | None = None
 
     @property
     def height_mm(self) -> float | None:
@@ -82,6 +89,9 @@ def holders(layout: Layout, slot: Slot, place: Place) -> dict[str, str]:
     if scope == "engine":
         return {slot: WHOLE}
     positions = valves_at(layout, place)
+    if scope == "cylinder":
+        own = place.name if place.kind == "cylinder" else layout.cylinder_of(positions[0]) if positions else ""
+        return {slot: own} if own else {}
     if scope == "head":
         head = place.name if place.kind == "head" else layout.head_of(positions[0]) if positions else ""
         return {slot: head} if head else {}

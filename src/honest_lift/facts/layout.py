@@ -43,6 +43,15 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
         """Give the name of the head a position is on; "" when there is no such position."""
         return _head_names(self).get(position, "")
 
+    def cylinder_of(self, position: str) -> str:
+        """Give the cylinder of a position as a place names it; "" when there is no such position."""
+        one = self.position(position)
+        return str(one.cylinder) if one else ""
+
+    def head_of_cylinder(self, cylinder: str) -> str:
+        """Give the name of the head over a cylinder; "" when there is no such cylinder."""
+        return next((self.head_of(one) for one in self.of_cylinder(cylinder)), "")
+
     @property
     def cylinders(self) -> tuple[int, ...]:
         """Give the cylinders in head order, each once."""

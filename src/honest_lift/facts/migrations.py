@@ -7,10 +7,10 @@ from typing import Any
 
 from msgspec import to_builtins
 
-from honest_lift.facts.limits import default_limits, schools_of
+from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 5
+CURRENT = 6
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -64,11 +64,36 @@ def _to_fifth(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_FIFTH)
 
 
+_NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_spread", "squish"})
+
+
+_STATED_IN_SIXTH = frozenset({
+    "bore", "gasket_thickness", "gasket_bore", "gasket_volume", "piston_volume", "pocket_volume", "crevice_volume",
+    "deck_clearance", "check_lift", "chamber_area",
+})  # fmt: skip
+
+
+def _to_sixth(raw: Raw) -> Raw:
+    """Version 6 adds checks of chambers, compression and squish, and slots of piston and block."""
+    return _with_new_tolerances(_with_new_limits(raw, _NEW_IN_SIXTH), _STATED_IN_SIXTH)
+
+
+def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
+    """Add the default tolerances of quantities that an older version did not know, where the file states none."""
+    engine = raw.get("engine")
+    rows = engine.get("tolerances") if isinstance(engine, dict) else None
+    if isinstance(rows, list):
+        known = {one.get("quantity") for one in rows if isinstance(one, dict)}
+        rows += [to_builtins(one) for one in DEFAULT_TOLERANCES if one.quantity in quantities - known]
+    return raw
+
+
 CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     1: _to_second,
     2: _to_third,
     3: _to_fourth,
     4: _to_fifth,
+    5: _to_sixth,
 }  # from version: function
 
 

@@ -13,7 +13,9 @@ _POSITION = re.compile(r"([0-9]{1,2})([ie])([1-9]?)")
 
 
 class Place(Struct, frozen=True, forbid_unknown_fields=True):
-    """A place by kind and name. `member`: of a nested spring outer, inner or damper; of a guide its depth; "" for the whole."""
+    """A place by kind and name. `member`: of a nested spring outer, inner or damper; of a guide its depth; of a piston the point
+    it was read at; "" for the whole.
+    """
 
     kind: PlaceKind
     name: str = ""
@@ -55,9 +57,9 @@ def at_role(role: str) -> Place:
     return Place("role", role)
 
 
-def at_cylinder(number: int | str) -> Place:
-    """Give the place of a cylinder by its number."""
-    return Place("cylinder", str(number))
+def at_cylinder(number: int | str, member: str = "") -> Place:
+    """Give the place of a cylinder by its number, or of one point of its piston."""
+    return Place("cylinder", str(number), member)
 
 
 def of_reference(name: str) -> Place:

@@ -33,6 +33,7 @@ _BARS = int(
     | Ground.UNSOUND
     | Ground.SET_ASIDE
     | Ground.UNREAD
+    | Ground.SUSPECT
 )
 
 

@@ -44,6 +44,7 @@ class Ground(IntFlag):
     UNSOUND = 512  # readings that contradict each other
     SET_ASIDE = 1024  # something nearer made no sense and was set aside; what stands in for it proves nothing
     UNREAD = 2048  # what it is compared with was not all measured
+    SUSPECT = 4096  # something that was seen speaks against it, and a person must settle it first
 
 
 @dataclass(frozen=True, slots=True)

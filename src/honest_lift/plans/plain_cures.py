@@ -211,6 +211,53 @@ def _spread(engine: Engine, one: Finding) -> list[str]:
     return ["sort the set: the highest and the lowest go out, or intakes and exhausts are made up of those alike"]
 
 
+def _volume(engine: Engine, value_cc: float) -> str:
+    return in_words(value_cc, "volume", engine.unit("volume"))
+
+
+def _pours(engine: Engine, one: Finding) -> list[str]:
+    return ["pour it again, the plate greased anew and the bubble out: of five pours the middle one counts",
+            "if every pour takes more than the last: it leaks, watch it full for a minute"]  # fmt: skip
+
+
+def _chambers(engine: Engine, one: Finding) -> list[str]:
+    amount = _volume(engine, _fine(one))
+    return [
+        f"open the smallest chambers up by {amount}, beside the valve where they shroud it: Chambers lists each",
+        "milling takes the same off every chamber of a head: it does not bring them together",
+    ]
+
+
+def _compression(engine: Engine, one: Finding) -> list[str]:
+    left, swept = (next((term.value for term in one.terms if term.title == title), float("nan"))
+                   for title in ("left over the piston", "swept"))  # fmt: skip
+    edge = one.lowest + one.expanded if one.figure < one.lowest + one.expanded else one.highest - one.expanded
+    if not (isfinite(left) and isfinite(swept) and edge > 1.0):
+        return []
+    off = left - swept / (edge - 1.0)
+    way = "less" if off > 0 else "more"
+    return [
+        f"{_volume(engine, abs(off))} {way} over the piston: Chambers, To a ratio, says by which cut, gasket or dish, "
+        "and what else each moves"
+    ]
+
+
+def _together(engine: Engine, one: Finding) -> list[str]:
+    return [
+        "the chambers, the decks or the crowns differ: Chambers shows which of them; bring that one to its neighbours"
+    ]
+
+
+def _squish(engine: Engine, one: Finding) -> list[str]:
+    amount = say(engine, _fine(one))
+    if one.figure < one.lowest + one.expanded:
+        return [
+            f"a gasket {amount} thicker: it costs compression",
+            f"the crown cut {amount} lower, where it is thick enough",
+        ]
+    return [f"a gasket {amount} thinner", f"the block's deck cut by {amount}: clearances through the turn go with it"]
+
+
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
@@ -223,5 +270,7 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "shaft_side_play": _play,
 
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
+    "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "effective_ratio": _compression,
+    "compression_spread": _together, "squish": _squish,
     "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

@@ -1,23 +1,33 @@
-"""The block: crank, rod and pin, which carry the piston."""
+"""The block: crank, bore, piston and gasket; and what lies between the valves and the piston."""
 
 from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
 
 from honest_lift.desk.engine.page import Page
 from honest_lift.desk.engine.stated_table import StatedTable
 from honest_lift.desk.session import Session
 
 _ROLES = ("intake", "exhaust")
-_PLACES = {
-    "stroke": ("",), "rod_length": ("",), "pin_offset": ("",), "gasket_thickness": ("",), "deck_clearance": ("",),
-    "rod_stretch": ("",), "bearing_room": ("",), "heat_room": ("",),
+_BLOCK = dict.fromkeys((
+    "stroke", "rod_length", "pin_offset", "bore", "deck_clearance", "gasket_thickness", "gasket_bore", "gasket_volume",
+    "piston_volume", "pocket_volume", "top_land", "land_clearance", "crevice_volume", "head_register", "chamber_area",
+    "check_lift", "fill_time", "water_temperature", "chain_crank", "chain_cam", "chain_between",
+), ("",))  # fmt: skip
+_OVER = {
+    **dict.fromkeys(("rod_stretch", "bearing_room", "heat_room"), ("",)),
     "valve_recess": _ROLES, "pocket_depth": _ROLES, "pocket_radius": _ROLES, "pocket_offset": _ROLES,
     "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
     "heads_over": ("",), "heads_step": ("",), "lean_toward": _ROLES, "lean_across": ("", *_ROLES), "face_angle": ("", *_ROLES),
 }  # fmt: skip
-_HINT = (
-    "What carries the piston. The rod is measured between the middles of its bores; the pin's offset counts positive toward "
-    "the side the crankpin moves to after TDC, and is none where nothing is stated. What lies between piston and "
-    "valve counts where no valve drop is measured at TDC."
+_BLOCK_HINT = (
+    "Crank, bore, piston and gasket. The rod is measured between the middles of its bores; the pin's offset counts positive toward "
+    "the side the crankpin moves to after TDC, and is none where nothing is stated. What differs from cylinder to cylinder is read "
+    "under Chambers."
+)
+_OVER_HINT = (
+    "What lies between piston and valve, which counts where no valve drop is measured at TDC; how two heads stand to each other; "
+    "and what is allowed for at speed."
 )
 
 
@@ -25,11 +35,21 @@ class BlockPage(Page):
     """One table of stated figures."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session, _HINT)
-        self.stated = StatedTable(session, _PLACES, self.tr("Block"), 330)
-        self.facts = self.follow(self.stated.view, lambda row: None)
-        self.column.addWidget(self.facts, 1)
-        self.refresh()
+        super().__init__(session, _BLOCK_HINT)
+        _fill(self, _BLOCK, self.tr("Block"))
 
-    def refresh(self) -> None:
-        self.stated.refresh()
+
+class OverPistonPage(Page):
+    """One table of stated figures."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session, _OVER_HINT)
+        _fill(self, _OVER, self.tr("Over the piston"))
+
+
+def _fill(page: Page, places: Mapping[str, Sequence[str]], title: str) -> None:
+    stated = StatedTable(page.session, places, title, 330)
+    page.facts = page.follow(stated.view, lambda row: None)
+    page.column.addWidget(page.facts, 1)
+    page.session.changed.connect(stated.refresh)
+    stated.refresh()

@@ -20,11 +20,14 @@ _LENGTHS = (
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
     "mark_middle", "mark_width", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud", "roller_sideways",
     "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve", "valve_to_valve", "pocket_wall",
+    "squish",
 )  # fmt: skip
 DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
     "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",
     "set_share": "percent", "set_weakest": "percent", "set_spread": "percent", "lock_engaged": "percent",
     "lock_angle": "angle", "half_lift": "angle", "uneven_tip": "angle", "true_ratio": "percent", "open_stress": "stress",
+    "chamber_pours": "volume", "chamber_spread": "volume", "compression": "ratio", "compression_spread": "ratio",
+    "effective_ratio": "ratio",
 }  # fmt: skip
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"

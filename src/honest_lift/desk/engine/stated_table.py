@@ -10,7 +10,7 @@ from msgspec.structs import replace
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Confirm, State, StrikeOut, Unstate, reading_of, readings_at
+from honest_lift.facts.edits import Confirm, State, StrikeOut, Unstate, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.numbers.entry import EntryError, Field, parse
@@ -116,7 +116,7 @@ class StatedTable:
         else:
             source = row.fact.source if row.fact else self.session.engine.cam_card
             base = row.fact or Fact(row.quantity, row.place, value, source=source)
-            self._state(replace(base, value=value, text=text.strip(), unit=self._unit(row)))
+            self._state(replace(base, value=value, text=text.strip(), unit=self._unit(row), when=now()))
         return row
 
     def _kind(self, row: _Row) -> str:

@@ -7,38 +7,34 @@ from honest_lift.facts.place import PlaceKind
 from honest_lift.facts.quantity import Quantity, Way
 
 _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
-_OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket")
+_OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket", "block face", "piston")
 _THROUGH: tuple[Slot, ...] = (*_OVER_PISTON, "cam", "rocker", "lash shim", "cam tower")
 _TURNED = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
-_PAGE = "Block"
+_PAGE = "Over the piston"
 
 ROWS: tuple[Quantity, ...] = (
-    Quantity("gasket_thickness", "head gasket, crushed", "tg", "length", ("engine",), (0.0, 10.0), (0.3, 3.0),
-             (Way("caliper", "caliper or micrometer on a used one", ("caliper", "outside_micrometer"), (),
-                  howto="On a gasket that was torqued down, beside a bore."),),
-             "Thickness of the head gasket as torqued.", page=_PAGE),
-    Quantity("deck_clearance", "piston below the deck at TDC", "cd", "length", ("engine",), (-5.0, 20.0), (-0.5, 3.0),
-             (Way("indicator", "indicator on a bridge", ("indicator", "depth_gauge"), (),
-                  howto="At true TDC, mean of both sides over the pin, so that the piston's rock goes out."),),
-             "How far the piston's flat stands below the deck at TDC; out of the bore is minus.", page=_PAGE),
+    Quantity("valve_drop", "valve drop at TDC", "d0", "length", ("position",), (0.0, 60.0), (0.5, 30.0),
+             (Way("indicator", "indicator on the retainer, piston at true TDC", ("indicator",), _OVER_PISTON,
+                  howto="Piston at true TDC, checking spring: push the valve down until it touches."),),
+             "How far the valve can open from its seat before it touches the piston at true TDC."),
     Quantity("valve_recess", "valve under the head's face", "rv", "length", _ANYWHERE, (-10.0, 30.0), (-2.0, 12.0),
              (Way("depth_gauge", "depth gauge on the closed valve", ("depth_gauge", "caliper"), ("valve", "seat", "head face"),
                   howto="Along the cylinder, at the point of the valve's edge that comes nearest; proud of the face is minus."),),
              "How far the closed valve's nearest point lies behind the head's face, along the cylinder.", page=_PAGE),
     Quantity("pocket_depth", "valve pocket in the piston, depth", "hp", "length", _ANYWHERE, (0.0, 30.0), (0.0, 12.0),
-             (Way("depth_gauge", "depth gauge in the pocket", ("depth_gauge", "caliper"), (),
+             (Way("depth_gauge", "depth gauge in the pocket", ("depth_gauge", "caliper"), ("piston",),
                   howto="From the piston's flat down to the pocket's floor where the valve would touch."),),
              "How deep the pocket is under the piston's flat at the touching point; none is 0.", page=_PAGE),
     Quantity("pocket_lean", "pocket's floor to the crown, angle", "bp", "angle", _ANYWHERE, (-45.0, 45.0), (0.0, 30.0),
-             (Way("protractor", "protractor in the pocket", ("protractor",), (),
+             (Way("protractor", "protractor in the pocket", ("protractor",), ("piston",),
                   howto="Between the pocket's floor and the flat crown, leaning as the valve does; a flat crown is 0."),),
              "Angle of the pocket's floor to the flat crown; parallel to the valve it is the stem's own angle.", page=_PAGE),
     Quantity("pocket_radius", "valve pocket, radius", "rp", "length", _ANYWHERE, (5.0, 80.0), (12.0, 35.0),
-             (Way("caliper", "caliper across the pocket", ("caliper",), (),
+             (Way("caliper", "caliper across the pocket", ("caliper",), ("piston",),
                   howto="Half its diameter, down where the valve's edge runs."),),
              "Radius of the pocket's wall in the piston.", page=_PAGE),
     Quantity("pocket_offset", "valve off its pocket's middle", "e0", "length", _ANYWHERE, (-20.0, 20.0), (-3.0, 3.0),
-             (Way("clay", "clay ring or blueing, at TDC", ("caliper", "clay"), ("valve", "seat", "head face"),
+             (Way("clay", "clay ring or blueing, at TDC", ("caliper", "clay"), ("valve", "seat", "head face", "piston"),
                   howto="Closed valve's middle off the pocket's middle; toward where the valve moves as it opens is positive."),),
              "How far the closed valve's middle lies off the pocket's middle at TDC.", page=_PAGE),
     Quantity("rod_stretch", "rod stretch at the red line", "ds", "length", ("engine",), (0.0, 3.0), (0.05, 1.0),

@@ -1,0 +1,1 @@
+"""Chambers, compression, squish and ports."""

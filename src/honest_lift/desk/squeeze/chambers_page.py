@@ -1,0 +1,116 @@
+"""Chambers as they were poured, what is left over each piston, the ratios, and what matching the chambers takes."""
+
+from __future__ import annotations
+
+from math import isfinite, nan
+from typing import Any
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.page import scrolled
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.scene_view import SceneView
+from honest_lift.desk.session import Session
+from honest_lift.desk.squeeze.grid import ChamberGrid
+from honest_lift.drawings.left_over import Part, left_over_scene
+from honest_lift.drawings.profile import Stand, profile_scene
+from honest_lift.drawings.scene import Scene
+from honest_lift.facts.place import at_cylinder
+from honest_lift.numbers.units import from_inside, in_words, unit_of
+
+
+class ChambersPage(QWidget):
+    """Drawing, grid and words; typing goes to the reading bar."""
+
+    typed = pyqtSignal(str)
+    pasted = pyqtSignal()
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.drawing, self.model, self.grid, self.words = SceneView(), ChamberGrid(session), GridView(), QLabel()
+        self.drawing.setAccessibleName(
+            self.tr("What is left over the piston at TDC, and all chambers over the smallest")
+        )
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Chambers of every cylinder"))
+        self.words.setWordWrap(True)
+        self.words.setAccessibleName(self.tr("What the chambers come to"))
+        self.zoom = 1.0
+        self._for: Any = None
+        self._whole: Any = None
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        column.addWidget(self.drawing)
+        column.addWidget(self.grid, 5)
+        column.addWidget(scrolled(self.words), 2)
+        self.grid.typed.connect(self.typed)
+        self.grid.pasted.connect(self.pasted)
+        self.grid.chosen.connect(lambda row, _: session.go_place(at_cylinder(self.model.name(row))))
+        self.model.reshaped.connect(self._size_columns)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self.drawing.dress(theme, zoom)
+        self.drawing.setFixedHeight(round(128 * zoom))
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 66), (8, 34)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        from honest_lift.estimates.effective_ratio import effective_ratio
+        from honest_lift.estimates.left_over import left_over
+        from honest_lift.sheets.chamber_words import chamber_words
+
+        self.model.refresh()
+        self.grid.show_row(self.model.row_of(self.session.cylinder))
+        book = self.session.book
+        if self._for is not book:
+            self._for = book
+            self._whole = left_over(book) if book.engine.layout.positions else None
+            words = chamber_words(book, self._whole, effective_ratio(book, self._whole)) if self._whole else ()
+            self.words.setText("\n".join(words))
+        self.drawing.show_scenes([(5, self._left_over()), (4, self._chambers())])
+
+    def _left_over(self) -> Scene:
+        from honest_lift.estimates.left_over import TERMS
+
+        unit, whole, here = self.session.unit("volume"), self._whole, self.session.cylinder
+        places = unit_of("volume", unit).places
+        if whole is None or here not in whole.chambers.cylinders:
+            return left_over_scene((), "", self.tr("no cylinder is laid out yet"), places)
+        case = whole.chambers.cylinders.index(here)
+        volumes = whole.terms[:, case].tolist()
+        missing = self.tr(
+            "cylinder {0}: not told yet, pour its chamber; deck, gasket, bore and piston under Block"
+        ).format(here)
+        if not all(map(isfinite, volumes)):
+            return left_over_scene((), "", missing, places)
+        parts = [Part(name, from_inside(one, "volume", unit)) for name, one in zip(TERMS, volumes, strict=True) if one]
+        left, ratio = whole.left.figure.value[case], whole.ratio.figure.value[case]
+        title = self.tr("cylinder {0}: {1} left over the piston, {2:.2f} to 1").format(
+            here, in_words(left, "volume", unit), ratio
+        )
+        return left_over_scene(parts, title, missing, places)
+
+    def _chambers(self) -> Scene:
+        unit, seen = self.session.unit("volume"), self.session.examination
+        stands, high = [], nan
+        for cylinder in self.session.engine.layout.cylinders:
+            first = self.session.engine.layout.of_cylinder(str(cylinder))[0]
+            found = seen.finding("chamber_spread", first) if seen else None
+            over = from_inside(found.figure, "volume", unit) if found and isfinite(found.figure) else nan
+            high = from_inside(found.highest, "volume", unit) if found else high
+            stands.append(Stand(str(cylinder), over, str(cylinder) == self.session.cylinder))
+        title = self.tr("chambers over the smallest, {0}").format(unit)
+        return profile_scene(stands, 0.0 if isfinite(high) else nan, high, title, unit_of("volume", unit).places)

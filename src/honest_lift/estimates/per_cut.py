@@ -1,0 +1,66 @@
+"""What a millimetre off a head takes from a chamber: by the area of its opening, and by pours before and after a cut."""
+
+from __future__ import annotations
+
+from math import nan
+
+from msgspec import Struct
+
+from honest_lift.estimates.of_cylinder import of_cylinder
+from honest_lift.facts.engine import Book
+from honest_lift.facts.fitments import Fitment
+from honest_lift.facts.journal import Standing, by_place
+from honest_lift.facts.place import at_cylinder
+
+HEAD_CUT = "head_cut"
+_KEY = "head face"
+
+
+class PerCut(Struct, frozen=True):
+    """cc a millimetre of cut takes, NaN for what is not known."""
+
+    by_area: float = nan
+    by_pours: float = nan
+
+    @property
+    def best(self) -> float:
+        """Give what was found by cutting, else what the area says."""
+        return self.by_pours if self.by_pours == self.by_pours else self.by_area
+
+
+def per_cut(book: Book, cylinder: str) -> PerCut:
+    """Give what a cut takes at a cylinder."""
+    return PerCut(of_cylinder(book, "chamber_area", cylinder).value / 1000.0, _by_pours(book, cylinder))
+
+
+def _by_pours(book: Book, cylinder: str) -> float:
+    """Give it by the last two pours with a cut of a known amount, and nothing else, between them."""
+    read = [one for one in by_place(book.journal).get(("chamber_volume", at_cylinder(cylinder)), ())
+            if not one.fate or one.fate.startswith("replaced")]  # fmt: skip
+    for before, after in zip(reversed(read[:-1]), reversed(read[1:]), strict=False):
+        cut = _cut_between(book, cylinder, before, after)
+        if cut:
+            return (before.reading.value - after.reading.value) / cut
+    return nan
+
+
+def _cut_between(book: Book, cylinder: str, before: Standing, after: Standing) -> float:
+    """Give what was cut off the head between two pours, mm; 0 where anything else was changed, or the amount is not known."""
+    then, now = before.depends_on, after.depends_on
+    changed = {key for key in {*then, *now} if then.get(key, "") != now.get(key, "")}
+    if changed != {_KEY}:
+        return 0.0
+    head = book.engine.layout.head_of_cylinder(cylinder)
+    cuts = [one for one in book.engine.fitments if one.slot == _KEY and one.position == head]
+    between = fitted_between(cuts, then.get(_KEY, ""), now.get(_KEY, ""))
+    if not between or any(one.change != HEAD_CUT or one.amount is None for one in between):
+        return 0.0
+    return sum(one.amount or 0.0 for one in between)
+
+
+def fitted_between(fitted: list[Fitment], first: str, last: str) -> list[Fitment]:
+    """Give what was fitted after one of a slot's fitments ("" for before all) up to another, in order."""
+    ids = [one.id for one in fitted]
+    start = ids.index(first) + 1 if first in ids else 0
+    end = ids.index(last) + 1 if last in ids else len(ids)
+    return fitted[start:end]

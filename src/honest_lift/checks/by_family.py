@@ -19,6 +19,7 @@ from honest_lift.checks.through_turn import check_through_turn
 from honest_lift.checks.tips import check_tips
 from honest_lift.checks.valve_heads import check_valve_heads
 from honest_lift.checks.valve_pair import check_valve_pair
+from honest_lift.estimates.chambers import RESTS_ON as OF_CHAMBER
 from honest_lift.estimates.left_over import PARTS
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
@@ -40,7 +41,6 @@ def _narrowly(check: Family, quantities: frozenset[str], slots: frozenset[str], 
     return check(narrowed(book, quantities, slots, parts=True))
 
 
-_CHAMBER = ("chamber_volume", "chamber_water", "water_temperature", "fill_time", "leak_drop", "leak_test")
 _FAMILIES = (
     _family(check_guides, "stem_diameter", "guide_bore"),
     _family(check_valve_heads, "valve_margin", "head_diameter"),
@@ -56,8 +56,8 @@ _FAMILIES = (
             "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
             "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_valve_pair, "valve_to_valve", *OF_PAIR, "lobe_centreline", "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
-    _family(check_chambers, *_CHAMBER),
-    _family(check_compression, *_CHAMBER, *PARTS, "deck_clearance", "rod_length", "pin_offset", "check_lift", "lobe_centreline",
+    _family(check_chambers, *OF_CHAMBER),
+    _family(check_compression, *OF_CHAMBER, *PARTS, "deck_clearance", "rod_length", "pin_offset", "check_lift", "lobe_centreline",
             "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_squish, "deck_clearance", "gasket_thickness", "head_register", "squish"),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),

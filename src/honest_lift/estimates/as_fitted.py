@@ -1,6 +1,7 @@
 """What was stated, or measured for all, speaks of the parts that were there.
 
-Where another part was fitted at a place since, only a reading of its own, or a figure stated afterwards, speaks of it.
+Where another part was fitted at a place since, only a reading of its own, or a figure stated afterwards, speaks of it. A change by
+a known amount moves what was told, and makes it predicted.
 """
 
 from __future__ import annotations
@@ -8,9 +9,12 @@ from __future__ import annotations
 from dataclasses import replace
 
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.predicted import predicted
+from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.changes import is_untouched
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.fitments import SCOPES, Slot, holders
+from honest_lift.facts.fitments import SCOPES, Fitment, Slot, holders, since
 from honest_lift.facts.place import Place
 from honest_lift.numbers.doubt import Ground
 
@@ -18,23 +22,37 @@ READ = ("measured", "observed")
 
 
 def as_fitted(book: Book, found: Input, place: Place) -> Input:
-    """Mark what stands for a quantity at a place stale where another part was fitted there since it was told for all."""
+    """Mark what was told for all stale where another part was fitted at a place since, or give what it becomes there."""
     if found.ground & Ground.MISSING or (found.kind in READ and found.where == place.title):
         return found
-    changed = [slot for slot in sorted(slots_of((found.quantity,))) if _changed_at(book.engine, slot, place, found)]
-    if not changed:
+    done = [one for slot in sorted(slots_of((found.quantity,))) for one in _done(book.engine, slot, place, found)]
+    if not done:
         return found
+    order = {one.id: i for i, one in enumerate(book.engine.fitments)}
+    done.sort(key=lambda one: order[one.id])
+    value = predicted(lambda name, at: resolve(book, name, at).value, found.quantity, place, found.value, done)
+    if value is not None and not found.ground & Ground.STALE:
+        off = value - found.value
+        note = f"predicted: the {done[-1].slot} was changed by a known amount since it was told"
+        return replace(found, value=value, low=found.low + off, high=found.high + off, note=note,
+                       ground=found.ground | Ground.PREDICTED)  # fmt: skip
     where = {"position": "at this valve"}.get(place.kind, f"at {place.title}")
-    note = f"another {changed[0]} was fitted here: measure it {where}"
+    note = f"another {done[-1].slot} was fitted here: measure it {where}"
     return replace(found, ground=found.ground | Ground.STALE, note=note)
 
 
-def _changed_at(engine: Engine, slot: Slot, place: Place, found: Input) -> bool:
-    """Tell whether another part was fitted in a slot that a place rests on, after what was told for all."""
-    if SCOPES.get(slot) == "engine":  # what is told for all of the only one speaks of the one there is
-        return False
-    there = (engine.fitted(slot, holder) for holder in holders(engine.layout, slot, place).values())
-    return any(one is not None and not _told_after(found, one.when) for one in there)
+def _done(engine: Engine, slot: Slot, place: Place, found: Input) -> list[Fitment]:
+    """Give what was done in a slot that a place rests on, after what was told for all."""
+    whole = (
+        SCOPES.get(slot) == "engine"
+    )  # what is told for all of the only one speaks of the one there is, but for a known change
+    there = (one for holder in holders(engine.layout, slot, place).values()
+             for one in since(engine.fitments, slot, holder, ""))  # fmt: skip
+    return [
+        one for one in there
+        if not (whole and one.amount is None) and not _told_after(found, one.when)
+        and not is_untouched(found.quantity, one.change)
+    ]  # fmt: skip
 
 
 def _told_after(found: Input, fitted: str) -> bool:

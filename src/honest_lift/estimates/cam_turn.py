@@ -16,6 +16,7 @@ from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.facts.remember import last_few
+from honest_lift.facts.timing import advanced_on_card, advanced_since
 from honest_lift.mechanics.cam.carried import ByGear, ByRatio, Carried
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
@@ -69,9 +70,9 @@ def turn_of(book: Book, role: str, position: str = "") -> Turn:
     read = lobe_read(book, found)
     if read.lobe is None:
         return replace(_by_card(book, role, position), doubts=(f"its wheel table can't be used: {read.missing}",))
-    centre, timed_by, doubts = (
-        _centre(book, role, position) if read.centre_deg is None else (read.centre_deg, "its stops", ())
-    )
+    advanced = advanced_since(book.engine, found.table.depends_on.get("cam", "")) or 0.0
+    by_stops = None if read.centre_deg is None else read.centre_deg - advanced
+    centre, timed_by, doubts = _centre(book, role, position) if by_stops is None else (by_stops, "its stops", ())
     if centre is None:
         return Turn(role, position, missing=f"the {role} lobe is measured, but nothing says where its middle stands: "
                     "read both stops with its table, or state a centreline", measured=read)  # fmt: skip
@@ -102,7 +103,8 @@ def _centre(book: Book, role: str, position: str) -> tuple[float | None, str, tu
     """Give the middle as the wheel found it by equal lifts, else as the card says; what it is from, and what is not sure of it."""
     found = resolve(book, "lobe_centreline", at_position(position) if position else at_role(role))
     if not isfinite(found.value):
-        return centre_deg(book, role), "the card", ()
+        by_card = centre_deg(book, role)
+        return None if by_card is None else by_card - advanced_on_card(book.engine), "the card", ()
     stale = (f"its centreline by the wheel is stale: {found.note}",) if found.ground & Ground.STALE else ()
     return found.value * side_of(role), "the wheel, equal lifts", stale
 

@@ -20,8 +20,10 @@ from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.piston_valve_read import disagree
 from honest_lift.estimates.resolve import counting_readings
-from honest_lift.facts.engine import Book
+from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.place import at_cylinder, position_title
+from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.bench.pours import (
     MOST_LEAK_CC_PER_MIN,
     UNLIKE_CC,
@@ -53,8 +55,17 @@ class Chambers(Struct, frozen=True):
     over: Array
 
 
+RESTS_ON = frozenset({"chamber_volume", "chamber_water", "water_temperature", "fill_time", "leak_drop", "leak_test"})
+_SLOTS = slots_of(RESTS_ON)
+
+
 def chambers(book: Book) -> Chambers:
-    """Give the chambers in head order."""
+    """Give the chambers in head order; remembered while nothing they rest on changes."""
+    return _chambers(narrowed(book, RESTS_ON, _SLOTS))
+
+
+@by_value
+def _chambers(book: Book) -> Chambers:
     cylinders = tuple(str(one) for one in book.engine.layout.cylinders)
     poured = [of_cylinder(book, "chamber_volume", one) for one in cylinders]
     weighed, left = _weighed(book, cylinders), _less_leak(book, cylinders, poured)

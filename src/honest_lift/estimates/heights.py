@@ -97,7 +97,7 @@ def _short(key: str) -> str:
 def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
     """Predict a height from a reading taken before the shims were changed: nothing else may have been.
 
-    Read with the shims in, it moves by what they differ; read without, today's stack comes off it as it is. Either
+    Read with the shims in, it has moved by what they differ; read without, today's stack comes off it as it is. Either
     way it is unproven until one reading confirms it.
     """
     read = counting_readings(book, "installed_height", at_position(position)) if raw.kind == "measured" else ()
@@ -105,17 +105,10 @@ def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
         return raw
     engine = book.engine
     latest = ([one for one in read if not is_stale(engine, one)] or list(read))[-1]
-    if not raw.ground & Ground.STALE:
+    if not raw.ground & (Ground.STALE | Ground.PREDICTED):
         changed = noted_change(engine, latest) == "shims"
         return replace(raw, ground=raw.ground | Ground.PREDICTED, note=_CONFIRM) if changed else raw
-    if [slot for slot, _ in changes_since(engine, latest)] != ["shims"]:
-        return raw
-    before = next((one for one in engine.fitments if one.id == latest.depends_on.get("shims")), None)
-    now = engine.fitted("shims", position)
-    if before is None or now is None or before.height_mm is None or now.height_mm is None:
-        return raw
-    moved = raw.value + before.height_mm - now.height_mm
-    return replace(raw, value=moved, ground=raw.ground & ~Ground.STALE | Ground.PREDICTED, note=_CONFIRM)
+    return replace(raw, note=_CONFIRM) if [slot for slot, _ in changes_since(engine, latest)] == ["shims"] else raw
 
 
 _CONFIRM = "the shims were changed after it was read: one reading confirms it"

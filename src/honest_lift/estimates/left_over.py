@@ -11,7 +11,7 @@ from msgspec import Struct
 from honest_lift.estimates.chambers import Chambers, chambers
 from honest_lift.estimates.deck import deck_of
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.of_cylinder import of_cylinder
+from honest_lift.estimates.of_cylinder import of_each_cylinder
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_cylinder
@@ -40,7 +40,12 @@ class LeftOver(Struct, frozen=True):
 def left_over(book: Book) -> LeftOver:
     """Work out every cylinder, in head order. What lacks a part has no figure."""
     found = chambers(book)
-    rows = [_parts(book, one) for one in found.cylinders]
+    every = {name: of_each_cylinder(book, name) for name in PARTS if name not in ("stroke", "deck_clearance")}
+    crank = resolve(book, "stroke", ENGINE)
+    rows = [
+        _parts(book, one, {name: told[case] for name, told in every.items()} | {"stroke": crank})
+        for case, one in enumerate(found.cylinders)
+    ]
     parts = [estimate_of([row[name] for row in rows]) for name in PARTS]
     left = derive(lambda *each: _terms(*each).sum(axis=0), found.volume, *parts)
     lacking = ~np.isfinite(left.figure.value)
@@ -66,10 +71,8 @@ def _terms(
     return np.stack(np.broadcast_arrays(*each))
 
 
-def _parts(book: Book, cylinder: str) -> dict[str, Input]:
+def _parts(book: Book, cylinder: str, told: dict[str, Input]) -> dict[str, Input]:
     """Give the parts of a cylinder. What need not be told, because another way tells it, is exact and has no figure."""
-    told = {name: of_cylinder(book, name, cylinder) for name in PARTS if name not in ("stroke", "deck_clearance")}
-    told["stroke"] = resolve(book, "stroke", ENGINE)
     told["deck_clearance"] = deck_of(book, cylinder).told
     idle = [*_idle_gasket(told), *_idle(told, "piston_volume", ("bore_pour", "pour_depth")),
             *_idle(told, "crevice_volume", ("top_land", "land_clearance"))]  # fmt: skip

@@ -14,6 +14,7 @@ from honest_lift.facts.journal import Reading, Standing, tables
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.remember import named_memory
 from honest_lift.facts.staleness import staleness
+from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS, ReadAt, StandingTable, tdc_on_wheel
 from honest_lift.mechanics.cam.measured_lobe import EQUAL_MM, HIGH_MM, MeasuredLobe, measured_lobe, width
@@ -74,7 +75,10 @@ def table_near(book: Book, role: str, position: str) -> StandingTable | None:
         for place in ((at_position(position),) if position else ()) + (at_role(role),)
         for read_at in READ_AS
     ]
-    standing = {(one.table.place, one.table.read_at): one for one in tables(book.journal)}
+    standing = {
+        (one.table.place, one.table.read_at): one for one in tables(book.journal)
+        if not of_another_cam(book.engine, one.table.depends_on.get("cam", ""))
+    }  # fmt: skip
     return next((standing[key] for key in wanted if key in standing), None)
 
 

@@ -10,6 +10,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading, Standing, tables
 from honest_lift.facts.place import Place
 from honest_lift.facts.remember import named_memory
+from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.wheel_table import READ_AS, StandingTable
 from honest_lift.mechanics.cam.measured_lobe import nose_lift, rough_at_nose
 from honest_lift.mechanics.cam.wheel_table import Ordered, ordered, troubles
@@ -33,7 +34,8 @@ def table_at(book: Book, quantity: str, place: Place) -> StandingTable | None:
         return None
     return next(
         (one for one in reversed(tables(book.journal))
-         if one.table.place == place and READ_AS[one.table.read_at] == quantity), None,
+         if one.table.place == place and READ_AS[one.table.read_at] == quantity
+         and not of_another_cam(book.engine, one.table.depends_on.get("cam", ""))), None,
     )  # fmt: skip
 
 

@@ -8,12 +8,12 @@ from msgspec import Struct
 
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.engine import Book
-from honest_lift.facts.fitments import Fitment
+from honest_lift.facts.fitments import Slot, since
 from honest_lift.facts.journal import Standing, by_place
 from honest_lift.facts.place import at_cylinder
 
 HEAD_CUT = "head_cut"
-_KEY = "head face"
+_KEY: Slot = "head face"
 
 
 class PerCut(Struct, frozen=True):
@@ -51,16 +51,10 @@ def _cut_between(book: Book, cylinder: str, before: Standing, after: Standing) -
     if changed != {_KEY}:
         return 0.0
     head = book.engine.layout.head_of_cylinder(cylinder)
-    cuts = [one for one in book.engine.fitments if one.slot == _KEY and one.position == head]
-    between = fitted_between(cuts, then.get(_KEY, ""), now.get(_KEY, ""))
+    between = since(book.engine.fitments, _KEY, head, then.get(_KEY, ""))
+    ids = [one.id for one in between]
+    last = now.get(_KEY, "")
+    between = between[: ids.index(last) + 1] if last in ids else ()
     if not between or any(one.change != HEAD_CUT or one.amount is None for one in between):
         return 0.0
     return sum(one.amount or 0.0 for one in between)
-
-
-def fitted_between(fitted: list[Fitment], first: str, last: str) -> list[Fitment]:
-    """Give what was fitted after one of a slot's fitments ("" for before all) up to another, in order."""
-    ids = [one.id for one in fitted]
-    start = ids.index(first) + 1 if first in ids else 0
-    end = ids.index(last) + 1 if last in ids else len(ids)
-    return fitted[start:end]

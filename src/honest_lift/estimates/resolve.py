@@ -15,6 +15,7 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.observed import observed
+from honest_lift.estimates.predicted import predicted
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.cam import lift_by_card
@@ -24,16 +25,31 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading, Standing, by_place
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.remember import by_identity
-from honest_lift.facts.staleness import is_stale, staleness
+from honest_lift.facts.staleness import done_since, is_stale, staleness
+from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
+_OF_THE_CAM = ("lobe_lift", "lobe_centreline", "valve_lift")
 _MIDDLE_OF = 5  # repeats from which on the middle one counts. Common practice, no source
 
 
 def resolve(book: Book, quantity: str, place: Place) -> Input:
-    """Give what stands for a quantity at a place; an input of kind "missing" when nothing does."""
+    """Give what stands for a quantity at a place; an input of kind "missing" when nothing does. Remembered for one book."""
+    known, key = _answers(book), (quantity, place)
+    if key not in known:
+        known[key] = _resolved(book, quantity, place)
+    return known[key]
+
+
+@by_identity
+def _answers(book: Book) -> dict[tuple[str, Place], Input]:
+    """Give what is remembered of one book: it never changes, and several checks ask the same of it."""
+    return {}
+
+
+def _resolved(book: Book, quantity: str, place: Place) -> Input:
     assumed: Input | None = None
     aside = ""
     for near in places_around(book.engine, place, quantity):
@@ -56,6 +72,8 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
 def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | None:
     """Give what was read, else what was stated, at one place."""
     counting = counting_readings(book, quantity, near)
+    if quantity in _OF_THE_CAM:
+        counting = tuple(one for one in counting if not of_another_cam(book.engine, one.depends_on.get("cam", "")))
     read_on_wheel = quantity in READ_AS.values() and all(is_stale(book.engine, one) for one in counting)
     if read_on_wheel and (table := nose_of_table(book, quantity, near)) is not None:
         told = measured(book, quantity, (*counting, table.standing), asked=asked)
@@ -112,7 +130,7 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         return observed(engine, quantity, readings, asked or readings[-1].place)
     fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
-    alike = _alike(fresh or [latest], latest.reading)
+    alike = _alike(fresh or [one for one in readings if one.depends_on == latest.depends_on], latest.reading)
     by_middle = CATALOG[quantity].middle and len(alike) >= _MIDDLE_OF
     what = "middle one" if by_middle else "mean"
     ground, notes = Ground.NONE, [f"{what} of {len(alike)} readings"] if len(alike) > 1 else []
@@ -131,6 +149,8 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     values = [one.value for one in read]
     mean, spread = mean_and_spread(values)
     value = middle_of(values) if by_middle else mean
+    if not fresh and (moved := _moved(book, latest, asked or latest.place, value)) is not None:
+        value, ground, notes = moved, ground & ~Ground.STALE | Ground.PREDICTED, [_MOVED]
     single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading)) if tool else 0.0
     own_u = single if len(read) == 1 or not tool else scatter_doubt(tool, value, len(read), spread)
     return Input(
@@ -139,6 +159,18 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
         count=len(read),
     )  # fmt: skip
+
+
+_MOVED = "predicted: something was changed by a known amount since it was read; one reading confirms it"
+
+
+def _moved(book: Book, latest: Standing, place: Place, value: float) -> float | None:
+    """Give what a stale reading comes to by what was done since, where all of that is known; None where it is not."""
+    done = done_since(book.engine, latest)
+    if not done:
+        return None
+    quantity = latest.reading.quantity
+    return predicted(lambda name, at: resolve(book, name, at).value, quantity, place, value, done)
 
 
 def _alike(readings: Sequence[Standing], latest: Reading) -> list[Reading]:

@@ -99,8 +99,13 @@ def gear_of(book: Book, role: str, position: str = "") -> Rocker | None:
     known = _gears(book)
     if (role, position) not in known:
         found = rocker_of(book, role, position, with_doubt=False)
-        known[role, position] = found if found.gear is not None and not found.unproven else None
+        known[role, position] = found if found.gear is not None and _as_well_as_stated(found) else None
     return known[role, position]
+
+
+def _as_well_as_stated(found: Rocker) -> bool:
+    """Tell whether a gear is known as well as a stated ratio is, or predicted by a known change."""
+    return not found.unproven or all(not one.ground & ~(Ground.SPECIFIED | Ground.PREDICTED) for one in found.inputs)
 
 
 @by_identity

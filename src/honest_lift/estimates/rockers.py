@@ -26,6 +26,7 @@ from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft,
 from honest_lift.mechanics.gear.tip_mark import mark_of
 from honest_lift.numbers.doubt import Array, Figure, Ground
 
+AS_WELL_AS_STATED = Ground.SPECIFIED | Ground.PREDICTED  # what a known change moved still goes before a nominal ratio
 BY_TIP = "by_tip"
 _RAISED_MM = 0.1  # small enough for a slope
 _MOST_RANGES = 3  # so many assumed ranges are scanned over their whole grid; more only say that nothing is proven
@@ -33,7 +34,8 @@ _SLOTS = slots_of(RESTS_ON)
 
 
 class Rockers(Struct, frozen=True):
-    """FIGURES of every valve in head order, and BY_TIP, as an estimate (n, 7); which are known as well as a stated ratio is.
+    """FIGURES of every valve in head order, and BY_TIP, as an estimate (n, 7); which are known as well as a stated ratio is, if
+    only predicted.
 
     BY_TIP: how the angle at half lift changes with the tip's height, degrees a mm, pushrod and stand as they are.
     """
@@ -66,7 +68,7 @@ def _begun(book: Book) -> bool:
 def _rockers(book: Book) -> Rockers:
     figures = of_every_valve(book, partial(_figures, on_shaft=book.engine.rocker_mount == "shaft"))
     ground = figures.figure.ground
-    proven = (ground & ~int(Ground.SPECIFIED)) == 0
+    proven = (ground & ~int(AS_WELL_AS_STATED)) == 0
     return Rockers(figures, proven & np.isfinite(figures.figure.value).all(axis=1))
 
 

@@ -22,6 +22,7 @@ from honest_lift.estimates.rockers import rockers_of
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.timing import advanced_on_card, advanced_since
 from honest_lift.facts.tools import offset_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.mechanics.cam.lobe import CardLobe, Lobe
@@ -174,6 +175,7 @@ def _lobe(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, obj
     read = lobe_read(book, found) if found else None
     if found is None or read is None or read.lobe is None:
         return _by_card(book, role, position)
+    advanced = advanced_since(book.engine, found.table.depends_on.get("cam", ""))
     ground = Ground.STALE if stale_words(book, found) else Ground.NONE
     ground |= Ground.UNSOUND if read.troubles else Ground.NONE
     nose = nose_of_table(book, READ_AS[found.table.read_at], found.table.place)
@@ -183,7 +185,7 @@ def _lobe(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, obj
     own = scatter_doubt(dial, 0.0) if dial else 0.0
     shape = Input("lobe_shape", found.table.place.title, "measured", 0.0, own, ground=ground, way=way,
                   asked=at_position(position))  # fmt: skip
-    return shape, read.lobe, found.key, _middle(book, role, position, read)
+    return shape, read.lobe, found.key, _middle(book, role, position, read, advanced or 0.0)
 
 
 def _by_card(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, object, Input]:
@@ -198,25 +200,27 @@ def _by_card(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, 
     return shape, CardLobe(flank), role, middle
 
 
-def _middle(book: Book, role: str, position: str, read: LobeRead | None) -> Input:
+def _middle(book: Book, role: str, position: str, read: LobeRead | None, advanced_deg: float = 0.0) -> Input:
     """Give where the lobe's middle stands, crank degrees from TDC: its own stops, the wheel, else the card within a range."""
     place, side = at_position(position), side_of(role)
     if read is not None and read.centre_deg is not None:
         wheel = book.engine.tool(read.found.table.wheel)
         ground = Ground.NONE if wheel and wheel.is_stated else Ground.NO_TOOL
+        ground |= Ground.PREDICTED if advanced_deg else Ground.NONE
         shared: Shared = (
             ((f"tool:{wheel.id}", f"{wheel.name}, its accuracy", offset_doubt(wheel, 0.0)),) if wheel else ()
         )
         scatter = scatter_doubt(wheel, 0.0) if wheel else 0.0
         own = sqrt(read.centre_u_deg**2 + scatter**2 / 2.0)  # the stop was read both ways
-        return Input("lobe_centreline", place.title, "measured", read.centre_deg, own, shared, ground, asked=place,
+        return Input("lobe_centreline", place.title, "measured", read.centre_deg - advanced_deg, own, shared, ground, asked=place,
                      tool=wheel.name if wheel else "")  # fmt: skip
     told = resolve(book, "lobe_centreline", place)
     if told.kind == "measured":
         shared = tuple((key, label, side * u) for key, label, u in told.shared)
         return replace(told, value=told.value * side, shared=shared)
-    centre = centre_deg(book, role)
-    if centre is None:
+    by_card = centre_deg(book, role)
+    if by_card is None:
         return Input("lobe_centreline", "", "missing", ground=Ground.MISSING, asked=place)
+    centre = by_card - advanced_on_card(book.engine)
     return Input("lobe_centreline", "the cam card", "assumed", centre, ground=Ground.ASSUMED, low=centre - _TIMING_DEG,
                  high=centre + _TIMING_DEG, note="nobody has degreed the cam: it may stand off its card", asked=place)  # fmt: skip

@@ -26,10 +26,13 @@ from honest_lift.facts.place import Place, of_reference, position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
+from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import WheelTable
 
-Table = Literal["cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits", "lobes"]
-Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit | CamLobe
+Table = Literal[
+    "cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits", "lobes", "trials"
+]
+Record = SpringCard | SpringSet | Spring | Tool | ReferenceSpring | Calibration | ShimSize | Limit | CamLobe | Trial
 _TABLE_WORDS = {
     "cards": "spring card",
     "sets": "spring set",
@@ -40,6 +43,7 @@ _TABLE_WORDS = {
     "shim_stock": "shim size",
     "limits": "limit",
     "lobes": "lobe",
+    "trials": "trial",
 }
 
 

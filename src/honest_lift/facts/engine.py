@@ -8,16 +8,18 @@ from msgspec import Struct, field
 
 from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.cam import CamLobe
+from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
+from honest_lift.facts.fitments import CONSULTED, Fitment, Slot, changed_slots, in_place, springs_in_place
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity
+from honest_lift.facts.remember import by_identity, last_few
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
+from honest_lift.facts.trials import Trial
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
 Mount = Literal["stud", "shaft"]
@@ -68,6 +70,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     hardened_base: bool = False  # a hardened shim or cup lies under every spring: aluminium heads
     limits: tuple[Limit, ...] = field(default_factory=default_limits)
     tolerances: tuple[Tolerance, ...] = DEFAULT_TOLERANCES
+    trials: tuple[Trial, ...] = ()  # changes that nobody has made yet, by name
     people: tuple[str, ...] = ()
     hand: str = ""
     units: dict[str, str] = field(default_factory=lambda: dict(INCH_UNITS))
@@ -144,6 +147,10 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
     `parts` keeps springs, their cards and the limits too.
     """
     whole = book.engine
+    if (
+        changed_slots(whole.fitments) & slots
+    ):  # what was read before a known change is moved by it, and that asks for more
+        quantities, slots = quantities | CONSULTED, slots | slots_of(CONSULTED)
     engine = Engine(
         "",
         layout=whole.layout,
@@ -170,5 +177,19 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         springs=whole.springs if parts else (),
         limits=whole.limits if parts else (),
     )
-    journal = tuple(one for one in book.journal if not isinstance(one, Reading) or one.quantity in quantities)
-    return Book(engine, journal, book.set_aside)
+    return Book(engine, _narrowed_journal(book.journal, quantities), book.set_aside)
+
+
+def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
+    """Give a journal without other quantities' readings; while the journal is the very same, so is what is given."""
+    for known, wanted, found in _journals:
+        if known is journal and wanted == quantities:
+            return found
+    found = tuple(one for one in journal if not isinstance(one, Reading) or one.quantity in quantities)
+    _journals.insert(0, (journal, quantities, found))
+    del _journals[_JOURNALS:]
+    return found
+
+
+_JOURNALS = 48  # narrowings of one journal: a trial asks for each of them again at every step of its slider
+_journals: list[tuple[tuple[AnyEntry, ...], frozenset[str], tuple[AnyEntry, ...]]] = last_few()

@@ -17,7 +17,7 @@ from honest_lift.facts.remember import by_identity
 Slot = Literal[
     "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",
     "head face", "gasket", "cam",
-    "lash shim", "cam tower", "block face", "piston",
+    "lash shim", "cam tower", "block face", "piston", "adjuster",
 ]  # fmt: skip
 Scope = Literal["position", "cylinder", "head", "engine"]
 SCOPES: dict[Slot, Scope] = {
@@ -33,6 +33,7 @@ STACKS: dict[str, Slot] = {
     "inner_shims": "inner shims",
     "lash_shim": "lash shim",
 }  # quantities that are stacks, and their slots
+RESTACKED = "restacked"  # the change that another stack of shims is
 WHOLE = "engine"  # where a part of the whole engine sits
 CHANGEABLE: dict[Slot, str] = {
     "valve": "another valve, or its tip cut",
@@ -51,6 +52,7 @@ CHANGEABLE: dict[Slot, str] = {
     "cam tower": "cam tower shimmed or cut under this head",
     "block face": "the block cut under this head, or barrels moved",
     "piston": "another piston or rod, or this one cut",
+    "adjuster": "lash set anew",
 }
 
 
@@ -119,3 +121,30 @@ def springs_in_place(fitments: tuple[Fitment, ...]) -> dict[str, list[str]]:
         if slot == "spring" and one.part:
             places.setdefault(one.part, []).append(position)
     return places
+
+
+CONSULTED = frozenset({  # what tells by how much a known change moves others
+    "valve_lean", "pocket_lean", "chamber_area", "head_diameter", "gasket_thickness", "lash", "rocker_ratio", "lifter_lean",
+    "lifter_across", "lifter_below", "pivot_out", "pushrod_arm",
+})  # fmt: skip
+
+
+@by_identity
+def changed_slots(fitments: tuple[Fitment, ...]) -> frozenset[Slot]:
+    """Give the slots in which anything was changed by a known amount."""
+    return frozenset(one.slot for one in fitments if one.amount is not None)
+
+
+def since(fitments: tuple[Fitment, ...], slot: Slot, position: str, fitted: str) -> tuple[Fitment, ...]:
+    """Give what was fitted in a slot after one of its fitments, in order; after "" all of it, after one that is gone too."""
+    own = _by_slot(fitments).get((slot, position), ())
+    at = next((i for i, one in enumerate(own) if one.id == fitted), -1)
+    return own[at + 1 :]
+
+
+@by_identity
+def _by_slot(fitments: tuple[Fitment, ...]) -> dict[tuple[Slot, str], tuple[Fitment, ...]]:
+    found: dict[tuple[Slot, str], list[Fitment]] = {}
+    for one in fitments:
+        found.setdefault((one.slot, one.position), []).append(one)
+    return {key: tuple(own) for key, own in found.items()}

@@ -13,7 +13,7 @@ from msgspec.structs import replace
 
 from honest_lift.facts.journal_entry import Entry
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity, last_few
+from honest_lift.facts.remember import by_identity_of_many, last_few
 from honest_lift.facts.wheel_table import RowsJudged, StandingTable, WheelTable
 
 
@@ -103,7 +103,7 @@ def by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Sta
     return _ledger(journal).by_place
 
 
-@by_identity
+@by_identity_of_many
 def _ledger(journal: tuple[AnyEntry, ...]) -> Ledger:
     """Replay a journal. Where it only adds readings to one replayed just before, only those are added."""
     for known in _recent:
@@ -177,7 +177,7 @@ def replayed(journal: tuple[AnyEntry, ...]) -> Ledger:
     return Ledger(journal, tuple(result), index, {key: tuple(ones) for key, ones in found.items()})
 
 
-@by_identity
+@by_identity_of_many
 def tables(journal: tuple[AnyEntry, ...]) -> tuple[StandingTable, ...]:
     """Give the wheel tables that count now, in the order they were taken in, with what was judged of their rows."""
     in_force = _in_force(journal)

@@ -59,7 +59,7 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
 
     def of_cylinder(self, cylinder: str) -> tuple[str, ...]:
         """Give the positions of a cylinder in head order."""
-        return tuple(one.id for one in self.positions if str(one.cylinder) == cylinder)
+        return _by_cylinder(self).get(cylinder, ())
 
     def opposite(self, name: str) -> str:
         """Give the valve of the other role that stands against one: of its own number, else the last; "" for none."""
@@ -83,6 +83,14 @@ class Layout(Struct, frozen=True, forbid_unknown_fields=True):
 @by_identity
 def _head_names(layout: Layout) -> dict[str, str]:
     return {position.id: head.name for head in layout.heads for position in head.positions}
+
+
+@by_identity
+def _by_cylinder(layout: Layout) -> dict[str, tuple[str, ...]]:
+    found: dict[str, list[str]] = {}
+    for one in layout.positions:
+        found.setdefault(str(one.cylinder), []).append(one.id)
+    return {cylinder: tuple(ids) for cylinder, ids in found.items()}
 
 
 @by_identity

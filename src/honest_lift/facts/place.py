@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 from typing import Literal
 
 from msgspec import Struct
@@ -31,17 +32,22 @@ class Place(Struct, frozen=True, forbid_unknown_fields=True):
     @property
     def title(self) -> str:
         """Give the place in words: `3 exhaust`, `spring 6 inner`, `intake`."""
-        if self.kind == "position":
-            return f"{position_title(self.name)} {self.member}".rstrip()
-        words = {
-            "engine": "engine",
-            "head": f"{self.name} head",
-            "cylinder": f"cylinder {self.name}",
-            "role": self.name,
-            "reference": f"reference spring {self.name}",
-            "spring": f"spring {self.name}",
-        }
-        return f"{words[self.kind]} {self.member}".rstrip()
+        return _title(self.kind, self.name, self.member)
+
+
+@lru_cache(maxsize=2000)
+def _title(kind: str, name: str, member: str) -> str:
+    if kind == "position":
+        return f"{position_title(name)} {member}".rstrip()
+    words = {
+        "engine": "engine",
+        "head": f"{name} head",
+        "cylinder": f"cylinder {name}",
+        "role": name,
+        "reference": f"reference spring {name}",
+        "spring": f"spring {name}",
+    }
+    return f"{words[kind]} {member}".rstrip()
 
 
 ENGINE = Place("engine")

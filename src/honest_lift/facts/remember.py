@@ -11,7 +11,7 @@ from typing import Any, TypeVar
 
 K = TypeVar("K")
 V = TypeVar("V")
-_KEPT = 6
+_KEPT, _MANY = 6, 48
 _ALL: list[list[Any] | dict[Any, Any]] = []
 
 
@@ -37,6 +37,15 @@ def forget_all() -> None:
 
 def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:
     """Remember the answers for the last few arguments, as long as they are the very same objects."""
+    return _by_identity(function, _KEPT)
+
+
+def by_identity_of_many(function: Callable[[K], V]) -> Callable[[K], V]:
+    """Remember the answers for as many arguments as one step of work may ask for in turn."""
+    return _by_identity(function, _MANY)
+
+
+def _by_identity(function: Callable[[K], V], most: int) -> Callable[[K], V]:
     kept: list[tuple[Any, V]] = []
     _ALL.append(kept)
 
@@ -46,7 +55,7 @@ def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:
                 return answer
         answer = function(argument)
         kept.insert(0, (argument, answer))
-        del kept[_KEPT:]
+        del kept[most:]
         return answer
 
     return remembered

@@ -6,9 +6,12 @@ from collections.abc import Sequence
 from operator import is_
 from typing import Any, cast
 
+from msgspec.structs import replace
+
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.changes import is_untouched
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.fitments import CHANGEABLE, SCOPES, Fitment, Slot, holders, in_place
+from honest_lift.facts.fitments import CHANGEABLE, RESTACKED, SCOPES, STACKS, Fitment, Slot, holders, in_place, since
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import named_memory
@@ -18,7 +21,7 @@ _NOTED = "~"  # before the key of a part that was only noted: its change makes n
 
 def depends_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, str]:
     """Give slot to fitment id ("" for none) for what a reading taken this way rests on, and what it only notes."""
-    rests = {key: _id_of(fitted) for key, (_, fitted) in _rests_on(engine, quantity, way, place).items()}
+    rests = {key: _id_of(fitted) for key, (_, _, fitted) in _rests_on(engine, quantity, way, place).items()}
     found = CATALOG[quantity].way(way)
     noted = found.noted if found and place.kind == "position" else ()
     return rests | {f"{_NOTED}{slot}": _id_of(engine.fitted(slot, place.name)) for slot in noted}
@@ -34,15 +37,15 @@ def noted_change(engine: Engine, one: Standing) -> Slot | None:
     return None
 
 
-def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, Fitment | None]]:
-    """Give, for each part a reading taken this way rests on: its key, slot and what is fitted there now."""
+def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, str, Fitment | None]]:
+    """Give, for each part a reading taken this way rests on: its key, slot, where it sits and what is fitted there now."""
     found = CATALOG[quantity].way(way) if quantity in CATALOG else None
     if found is None or not found.depends:
         return {}
     fitted = in_place(engine.fitments)
     against = engine.layout.opposite(place.name) if CATALOG[quantity].pair and place.kind == "position" else ""
     return {
-        key: (slot, fitted.get((slot, holder)))
+        key: (slot, holder, fitted.get((slot, holder)))
         for slot in found.depends
         for key, holder in (*holders(engine.layout, slot, place).items(), *_against(engine, slot, against))
     }
@@ -61,9 +64,52 @@ def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | N
     What its way depends on today counts too: a slot the reading does not name was empty when it was taken.
     """
     rests = _rests_on(engine, one.reading.quantity, one.reading.way, one.place)
-    found = [pair for key, pair in rests.items() if _id_of(pair[1]) != one.depends_on.get(key, "")]
+    found = [
+        (slot, now) for key, (slot, holder, now) in rests.items()
+        if _id_of(now) != one.depends_on.get(key, "") and _touching(engine, one, slot, holder, one.depends_on.get(key, ""))
+    ]  # fmt: skip
     gone = (key for key, then in one.depends_on.items() if then and key not in rests and not key.startswith(_NOTED))
     return found + [(cast(Slot, key.partition("@")[0]), None) for key in gone]
+
+
+def _touching(engine: Engine, one: Standing, slot: Slot, holder: str, then: str) -> tuple[Fitment, ...]:
+    """Give what was fitted in a slot since, less what leaves a reading as it was by its nature."""
+    done = since(engine.fitments, slot, holder, then)
+    return tuple(each for each in done if not is_untouched(one.reading.quantity, each.change))
+
+
+def done_since(engine: Engine, one: Standing) -> tuple[Fitment, ...] | None:
+    """Give everything that was done to what a reading rests on since it was taken, in order; None where that can't be told.
+
+    Another stack of shims counts as a change by what both differ.
+    """
+    rests = _rests_on(engine, one.reading.quantity, one.reading.way, one.place)
+    if any(then and key not in rests and not key.startswith(_NOTED) for key, then in one.depends_on.items()):
+        return None
+    done: list[Fitment] = []
+    for key, (slot, holder, now) in rests.items():
+        then = one.depends_on.get(key, "")
+        if _id_of(now) == then:
+            continue
+        own = _touching(engine, one, slot, holder, then)
+        if not own:
+            continue
+        if slot in STACKS.values() and not all(each.change for each in own):
+            restacked = _restacked(engine, then, now)
+            if restacked is None:
+                return None
+            own = (restacked,)
+        done += own
+    order = {each.id: i for i, each in enumerate(engine.fitments)}
+    return tuple(sorted(done, key=lambda each: order[each.id]))
+
+
+def _restacked(engine: Engine, then: str, now: Fitment | None) -> Fitment | None:
+    """Give what another stack comes to as a change by an amount; None where one of both is not stated."""
+    before = next((each for each in engine.fitments if each.id == then), None)
+    if before is None or now is None or before.height_mm is None or now.height_mm is None:
+        return None
+    return replace(now, change=RESTACKED, amount=now.height_mm - before.height_mm)
 
 
 def is_stale(engine: Engine, one: Standing) -> bool:

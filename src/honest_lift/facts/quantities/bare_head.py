@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from honest_lift.facts.fitments import Slot
 from honest_lift.facts.quantity import Choice, Quantity, Way
 from honest_lift.numbers.verdict import Verdict
 
 DEPTHS = ("top", "middle", "bottom")
 _FAILS = Verdict.FAILS
+_TIP: tuple[Slot, ...] = ("valve", "seat", "pocket", "lash shim")
 
 ROWS: tuple[Quantity, ...] = (
     Quantity(
@@ -54,8 +56,8 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "stem_tip_height", "stem tip height", "zt", "length", ("position",), (5.0, 200.0), (25.0, 80.0),
-        (Way("stem_height_gauge", "stem-height gauge", ("stem_height_gauge", "height_micrometer"), ("valve", "seat", "pocket")),
-         Way("caliper", "caliper or depth gauge", ("caliper", "depth_gauge"), ("valve", "seat", "pocket"))),
+        (Way("stem_height_gauge", "stem-height gauge", ("stem_height_gauge", "height_micrometer"), _TIP),
+         Way("caliper", "caliper or depth gauge", ("caliper", "depth_gauge"), _TIP)),
         "From the bare seat of the spring to the valve's tip, valve on its seat.",
     ),
     Quantity(

@@ -8,7 +8,7 @@ from honest_lift.facts.quantity import Quantity, Way
 
 _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
 _OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket", "block face", "piston")
-_THROUGH: tuple[Slot, ...] = (*_OVER_PISTON, "cam", "rocker", "lash shim", "cam tower")
+_THROUGH: tuple[Slot, ...] = (*_OVER_PISTON, "cam", "rocker", "lash shim", "cam tower", "adjuster")
 _TURNED = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
 _PAGE = "Over the piston"
 

@@ -5,12 +5,12 @@ from __future__ import annotations
 from honest_lift.facts.fitments import Slot
 from honest_lift.facts.quantity import Quantity, Way
 
-_LASHED: tuple[Slot, ...] = ("cam", "rocker", "valve", "seat", "lash shim", "cam tower")
+_LASHED: tuple[Slot, ...] = ("cam", "rocker", "valve", "seat", "lash shim", "cam tower", "adjuster")
 
 ROWS: tuple[Quantity, ...] = (
     Quantity(
         "valve_lift", "lift at the valve", "L", "length", ("position",), (1.0, 40.0), (4.0, 25.0),
-        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",), ("cam", "rocker"),
+        (Way("indicator", "indicator on the retainer, checking spring", ("indicator",), ("cam", "rocker", "adjuster"),
              howto="Through a full turn at running lash, solid lifter, along the stem."),),
         "Largest opening of the valve along its stem, lash taken up.",
         "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",

@@ -15,8 +15,13 @@ GEOMETRY = (  # what the gear is put together from; stud gear finds its pivot's 
 )  # fmt: skip
 _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
 _PAGE = "Rocker"
-_TIP: tuple[Slot, ...] = ("valve", "seat")  # what counts from the closed valve's tip goes with it
-_BLOCK: tuple[Slot, ...] = ("head face", "gasket", "cam")  # and where the lifter lies with every cut and base circle
+_TIP: tuple[Slot, ...] = ("valve", "seat", "lash shim")  # what counts from the closed valve's tip goes with it
+_BLOCK: tuple[Slot, ...] = (
+    "head face",
+    "gasket",
+    "block face",
+    "cam",
+)  # and where the lifter lies with every cut and base circle
 
 
 def _caliper(howto: str, *also: Slot) -> tuple[Way, ...]:
@@ -101,7 +106,7 @@ ROWS: tuple[Quantity, ...] = (
              _caliper("From the line between pivot and roller's middle down to the underside, over the retainer."),
              "How far the underside lies below the line from pivot to roller's middle, over the retainer's edge.", page=_PAGE),
     Quantity("retainer_below", "retainer's top under the tip", "hr", "length", _ANYWHERE, (0.0, 40.0), (2.0, 15.0),
-             (Way("caliper", "caliper", ("caliper", "depth_gauge"), ("valve", "retainer", "locks"),
+             (Way("caliper", "caliper", ("caliper", "depth_gauge"), ("valve", "retainer", "locks", "lash shim"),
                   howto="From the stem's tip down to the top of the retainer's edge, locks seated."),),
              "How far the retainer's top edge lies under the stem's tip.", page=_PAGE),
     Quantity("retainer_across", "retainer, diameter", "dr", "length", _ANYWHERE, (8.0, 80.0), (18.0, 45.0),

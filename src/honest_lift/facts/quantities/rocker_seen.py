@@ -7,8 +7,17 @@ from honest_lift.facts.quantity import Choice, Quantity, Way
 from honest_lift.numbers.verdict import Verdict
 
 _PAGE = "Rocker"
-_TURNED: tuple[Slot, ...] = ("rocker", "cam", "valve")
-_CHECKED: tuple[Slot, ...] = ("cam", "valve", "seat", "head face", "gasket")  # another pushrod is what it is about
+_CUT: tuple[Slot, ...] = (
+    "valve",
+    "seat",
+    "lash shim",
+    "head face",
+    "gasket",
+    "block face",
+)  # what brings tip and lifter nearer
+_TURNED: tuple[Slot, ...] = ("rocker", "cam", *_CUT)
+
+_CHECKED: tuple[Slot, ...] = ("cam", *_CUT)  # another pushrod is what it is about
 _FINGERS = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
 _OVER = "rule or caliper, tip blued"
 _PLACED = Way("placed", "placed on the drawing by eye", ("rule",), _TURNED, short="placed",
@@ -24,13 +33,13 @@ ROWS: tuple[Quantity, ...] = (
                   howto="Blue the tip, turn the engine by hand; across the mark, in the rocker's plane."), _PLACED),
              "Width of the mark on the tip in the rocker's plane.", _FINGERS, page=_PAGE),
     Quantity("nut_turns", "turns of the nut from no lash", "n", "turns", ("position",), (0.0, 6.0), (0.1, 1.5),
-             (Way("turned", "turns counted by eye", ("turn_count",), ("rocker", "cam", "valve", "seat", "head face", "gasket"),
+             (Way("turned", "turns counted by eye", ("turn_count",), _TURNED,
                   howto="Valve on its base circle, pushrod just without play, then count the turns down."),),
              "Turns of the rocker's nut from no lash; with thread pitch and geometry they give the plunger's preload.",
              page=_PAGE),
     Quantity("lifter_preload", "preload at the plunger", "tl", "length", ("position",), (0.0, 15.0), (0.3, 3.0),
              (Way("plunger", "at the plunger, caliper or feeler", ("caliper", "depth_gauge", "feeler"),
-                  ("rocker", "cam", "valve", "seat", "head face", "gasket"),
+                  _TURNED,
                   howto="Valve on its base circle: from the clip down to the plunger, less what it shows free."),),
              "How far a hydraulic lifter's plunger is pressed down with its valve closed.", page=_PAGE),
     Quantity("pushrod_to_head", "pushrod to head", "gp", "length", ("position",), (0.0, 30.0), (0.2, 8.0),

@@ -99,5 +99,5 @@ CHAMBERS = (
 
 PISTON = (  # quantity, text, unit, tolerance inside
     ("bore", "4.091", "in", 0.02), ("gasket_bore", "4.160", "in", 0.1), ("piston_volume", "3.5", "cc", 0.2),
-    ("top_land", ".250", "in", 0.1), ("land_clearance", ".030", "in", 0.05),
+    ("chamber_area", "7.9", "in²", 100.0), ("top_land", ".250", "in", 0.1), ("land_clearance", ".030", "in", 0.05),
 )  # fmt: skip

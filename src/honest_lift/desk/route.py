@@ -80,7 +80,8 @@ class Route(QWidget):
             painter.fillRect(QRectF((42 + 5.4 * i) * z, y, 4.0 * z, 4.6 * z), QColor(t.ink if i < filled else t.rule))
         painter.setPen(QColor(t.muted))
         painter.setFont(font(12 * z))
-        painter.drawText(QRectF(110 * z, y - 6 * z, self.width() - 120 * z, 16 * z), RIGHT, f"{done}/{whole}")
+        told = f"{done}/{whole}" if whole else ""
+        painter.drawText(QRectF(110 * z, y - 6 * z, self.width() - 120 * z, 16 * z), RIGHT, told)
 
     def mousePressEvent(self, event) -> None:
         row = int((event.position().y() / self.zoom - 8) // _ROW)
@@ -178,6 +179,8 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         towards = ("valve_drop", "piston_valve_clay", "piston_valve_room")
         places = [at_position(one.id) for one in engine.layout.positions]
         return sum(any((place, name) in seen for name in towards) for place in places), len(places)
+    if step == "trial":
+        return len(engine.trials), len(engine.trials)
     if step == "squeeze":
         return _of_cylinders(session)
     if step == "readings":

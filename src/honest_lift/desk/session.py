@@ -24,13 +24,14 @@ from honest_lift.facts.quantities import bare_head, block, chambers, clearance, 
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
+    from honest_lift.facts.changes import Change
     from honest_lift.facts.recovery import Leftover
     from honest_lift.plans.next_reading import NextStep
 
 STEPS = {
     "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
     "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "turn": "Through the turn",
-    "squeeze": "Chambers",
+    "squeeze": "Chambers", "trial": "Trial",
     "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
@@ -50,6 +51,7 @@ class Session(QObject):
     examined = pyqtSignal()
     moved = pyqtSignal()  # another current valve, spring or step
     asked = pyqtSignal(object, str, str)  # a step of the plan to be measured now, by a way and a tool if it matters
+    to_try = pyqtSignal(object)  # changes that are to be tried
     page_asked = pyqtSignal(str)  # a page of engine and parts
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
@@ -325,6 +327,11 @@ class Session(QObject):
         """Open a step of the job."""
         self.step, self.check, self.queue = step, "", None
         self.moved.emit()
+
+    def try_changes(self, changes: tuple[Change, ...]) -> None:
+        """Open the trial with some changes."""
+        self.open_step("trial")
+        self.to_try.emit(changes)
 
     def look_into(self, check: str) -> None:
         """Look at the whole finding of a check at the current valve; "" goes back to the sheet."""

@@ -58,6 +58,7 @@ class Window(QMainWindow):
         self.ladder.opened.connect(session.look_into)
         self.strip.opened.connect(self.open_finding)
         session.page_asked.connect(self._show_page)
+        session.to_try.connect(lambda changes: self._sheet("trial").one_page.show_changes(changes))
         self.heights = HeightsSheet(session)
         self.heights.typed.connect(self.bar.type_into)
         self.heights.grid.pasted.connect(self.bar.paste)
@@ -147,6 +148,10 @@ class Window(QMainWindow):
                 squeeze.typed.connect(self.bar.type_into)
                 squeeze.pasted.connect(self.bar.paste)
                 self.sheets[step] = squeeze
+            elif step == "trial":
+                from honest_lift.desk.trial.sheet import TrialSheet
+
+                self.sheets[step] = TrialSheet(self.session)
             elif step == "shims":
                 from honest_lift.desk.shims.sheet import ShimsSheet
 
@@ -323,6 +328,10 @@ class Window(QMainWindow):
     def show_squeeze(self) -> None:
         """Open chambers and compression."""
         self.session.open_step("squeeze")
+
+    def show_trial(self) -> None:
+        """Open the trial."""
+        self.session.open_step("trial")
 
     def show_readings(self) -> None:
         """Open all readings."""

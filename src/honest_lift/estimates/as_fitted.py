@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.predicted import predicted
+from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.changes import is_untouched
@@ -30,7 +30,7 @@ def as_fitted(book: Book, found: Input, place: Place) -> Input:
         return found
     order = {one.id: i for i, one in enumerate(book.engine.fitments)}
     done.sort(key=lambda one: order[one.id])
-    value = predicted(lambda name, at: resolve(book, name, at).value, found.quantity, place, found.value, done)
+    value = predicted(telling(book, resolve), found.quantity, place, found.value, done)
     if value is not None and not found.ground & Ground.STALE:
         off = value - found.value
         note = f"predicted: the {done[-1].slot} was changed by a known amount since it was told"

@@ -11,6 +11,9 @@ from math import atan2, cos, isfinite, pi, radians, sin
 
 import numpy as np
 
+from honest_lift.estimates.cut_pours import cc_per_mm_by_pours
+from honest_lift.estimates.estimate import Input
+from honest_lift.facts.engine import Book
 from honest_lift.facts.fitments import RESTACKED, Fitment
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.quantities.rocker import GEOMETRY
@@ -22,6 +25,19 @@ Shift = Callable[[Told, Place, float, Fitment], float]  # the figure after a cha
 _DOWN_THE_CYLINDER = {"head_cut": -1.0, "block_cut": -1.0, "gasket": 1.0, "piston_higher": -1.0, "crown_cut": 1.0}
 _LASH_AFTER = ("seat_sunk", "valve_longer", "lash_cap", "head_cut", "gasket", "block_cut", "pushrod", "stand", "ratio", "lobe_lift",
                "base_circle", "tower")  # fmt: skip
+
+
+def telling(book: Book, resolved: Callable[[Book, str, Place], Input]) -> Told:
+    """Give what tells a shift what it asks for: facts and readings, and for a chamber's area what a cut was found to take."""
+
+    def told(quantity: str, place: Place) -> float:
+        if quantity == "chamber_area" and place.kind == "cylinder":
+            by_pours = 1000.0 * cc_per_mm_by_pours(book, place.name)
+            if isfinite(by_pours):
+                return by_pours
+        return resolved(book, quantity, place).value
+
+    return told
 
 
 def predicted(told: Told, quantity: str, place: Place, value: float, done: Sequence[Fitment]) -> float | None:

@@ -15,7 +15,7 @@ from msgspec import Struct
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.observed import observed
-from honest_lift.estimates.predicted import predicted
+from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.cam import lift_by_card
@@ -170,7 +170,7 @@ def _moved(book: Book, latest: Standing, place: Place, value: float) -> float | 
     if not done:
         return None
     quantity = latest.reading.quantity
-    return predicted(lambda name, at: resolve(book, name, at).value, quantity, place, value, done)
+    return predicted(telling(book, resolve), quantity, place, value, done)
 
 
 def _alike(readings: Sequence[Standing], latest: Reading) -> list[Reading]:

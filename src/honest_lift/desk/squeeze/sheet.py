@@ -9,6 +9,7 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.squeeze.chambers_page import ChambersPage
 from honest_lift.desk.squeeze.ports_page import PortsPage
+from honest_lift.desk.squeeze.ratio_page import RatioPage
 
 
 class SqueezeSheet(QWidget):
@@ -24,11 +25,15 @@ class SqueezeSheet(QWidget):
         self.subtitle, self.caution, self.tabs, self.stack = QLabel(), QLabel(), QTabBar(), QStackedWidget()
         self.caution.setObjectName("caution")
         self.caution.setText(self.tr("Solvent, alcohol and fuel burn: ventilate, no flame."))
-        self.chambers_page, self.ports_page = ChambersPage(session), PortsPage(session)
+        self.chambers_page, self.ratio_page, self.ports_page = (
+            ChambersPage(session),
+            RatioPage(session),
+            PortsPage(session),
+        )
         self.tabs.setExpanding(False)
         self.tabs.setDrawBase(False)
         self.tabs.setAccessibleName(self.tr("Pages of chambers and compression"))
-        self.pages = {"Chambers": self.chambers_page, "Ports": self.ports_page}
+        self.pages = {"Chambers": self.chambers_page, "To a ratio": self.ratio_page, "Ports": self.ports_page}
         for name, page in self.pages.items():
             self.tabs.addTab(self.tr(name))
             self.stack.addWidget(page)

@@ -1,0 +1,155 @@
+"""To a ratio: every way to the compression that is wanted, with what it does to squish, clearances and pushrod."""
+
+from __future__ import annotations
+
+from math import isfinite
+from typing import TYPE_CHECKING, Any
+
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QLineEdit, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.page import button, hint_label, scrolled
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.session import Session
+from honest_lift.numbers.entry import EntryError, Field, parse
+
+if TYPE_CHECKING:
+    from honest_lift.checks.finding import Finding
+    from honest_lift.plans.to_ratio import Answer
+
+_INSIDE = (3.0, 30.0)
+_HINT = (
+    "Worked out for the mean of the chambers that may count; each way is a trial on a copy of the engine. Milling at an angle "
+    "takes the same volume with this depth at the middle of the chambers: the intake's face then has to follow."
+)
+_CHECKS = ("compression", "squish", "piston_valve")
+
+
+class WaysGrid(ReadingGrid):
+    """A row a way."""
+
+    ways: tuple[Answer, ...] = ()
+
+    def row_names(self) -> list[str]:
+        """Give the ways."""
+        return [one.title for one in self.ways]
+
+    def head_words(self) -> tuple[str, ...]:
+        """Give the titles."""
+        return ("way", "how much", "ratio", "", "squish", "", "piston\nto valve", "", "pushrod", "turn\nworse")
+
+    def row_cells(self, name: str) -> tuple[Cell, ...]:
+        """Give the cells of a way: what each check says where the engine stands worst."""
+        from honest_lift.plans.trial_lines import worst_of
+        from honest_lift.sheets.to_ratio_words import amounts_words, pushrod_words
+
+        one = next(way for way in self.ways if way.title == name)
+        if one.found is None:
+            return (Cell(one.title, bold=True), Cell(one.why_not, pencilled=True, hover=one.why_not), *([Cell()] * 8))
+        cells = []
+        for check in _CHECKS:
+            worst = worst_of(one.found.found, check)
+            cells += [
+                Cell(self._figure(worst), True, pencilled=True),
+                Cell(verdict=worst.provisional.word if worst else "unproven"),
+            ]
+        worse = sum(each.turns and each.worse for each in one.found.moved)
+        return (
+            Cell(one.title, bold=True), Cell(amounts_words(self.session.engine, one.changes)), *cells,
+            Cell(pushrod_words(self.session.book, self.session.position, one.changes)), Cell(str(worse), True),
+        )  # fmt: skip
+
+    def _figure(self, one: Finding | None) -> str:
+        from honest_lift.checks.wording import figure_words
+
+        return "–" if one is None else figure_words(one, self.session.engine).partition(" ±")[0]
+
+
+class RatioPage(QWidget):
+    """The ratio that is wanted, the ways to it, and trying one."""
+
+    zoom = 1.0
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.wanted, self.told = QLineEdit(), QLabel()
+        self.wanted.setAccessibleName(self.tr("Compression ratio that is wanted"))
+        self.wanted.setMaximumWidth(110)
+        self.model, self.grid = WaysGrid(session), GridView()
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Ways to the ratio"))
+        self.told.setWordWrap(True)
+        self.told.setAccessibleName(self.tr("What the ways come to"))
+        self._for: tuple[Any, ...] = ()
+        self._ratio = float("nan")
+        row = QHBoxLayout()
+        row.addWidget(QLabel(self.tr("compression ratio wanted:")))
+        row.addWidget(self.wanted)
+        row.addWidget(button(self.tr("Work it out"), self.work_out))
+        row.addWidget(button(self.tr("Try the chosen way"), self.try_it))
+        row.addStretch(1)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        column.addLayout(row)
+        column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(self.grid, 4)
+        column.addWidget(scrolled(self.told), 2)
+        self.wanted.returnPressed.connect(self.work_out)
+        self.model.reshaped.connect(self._size_columns)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((0, 176), (2, 58), (3, 28), (4, 76), (5, 28), (6, 68), (7, 28), (8, 116), (9, 44)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    def refresh(self) -> None:
+        """Follow the session; ways worked out for another state are worked out anew."""
+        held = (self.session.book, self.session.examination)
+        if (
+            self._for
+            and any(now is not then for now, then in zip(held, self._for, strict=True))
+            and isfinite(self._ratio)
+        ):
+            self.work_out()
+        if not self.told.text():
+            self.told.setText(self.tr("Type the ratio that is wanted and press Enter."))
+
+    def work_out(self) -> None:
+        """Work out every way to the ratio that is typed; what is typed wrong stays, with the reason."""
+        from honest_lift.plans.to_ratio import ways_to
+        from honest_lift.sheets.to_ratio_words import ways_words
+
+        seen = self.session.examination
+        try:
+            ratio = parse(self.wanted.text(), Field.within("ratio", "", _INSIDE))
+        except EntryError as error:
+            self.told.setText(str(error))
+            return
+        if ratio is None or seen is None:
+            self.told.setText(self.tr("Type the ratio that is wanted, as in 11.2."))
+            return
+        self._for, self._ratio = (self.session.book, seen), ratio
+        found = ways_to(self.session.book, seen, ratio)
+        self.model.ways = () if isinstance(found, str) else found
+        self.model.refresh()
+        self.told.setText(
+            f"Not told yet: {found}." if isinstance(found, str) else "\n".join(ways_words(self.session.engine, found))
+        )
+
+    def try_it(self) -> None:
+        """Put the chosen way into a trial."""
+        row = self.grid.currentIndex().row()
+        if not 0 <= row < len(self.model.ways) or not self.model.ways[row].changes:
+            self.told.setText(self.tr("Choose a way that can be gone."))
+            return
+        self.session.try_changes(self.model.ways[row].changes)

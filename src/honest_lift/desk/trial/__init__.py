@@ -1,0 +1,1 @@
+"""Trials: change one thing, see what moves."""

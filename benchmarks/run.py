@@ -57,7 +57,13 @@ def main() -> None:
     line("typed reading to repainted screen, median", f"{median:.1f} ms", "30 ms", median < 30)
     line("the same, 95th percentile", f"{late:.1f} ms", "30 ms", late < 30)
     print(f"from Enter to the reading flushed to the disk: {1000 * said['flushed'][0]:.1f} ms (on a thread of its own)")
-    for script, before in (("valves48.py", "48 valves, "), ("lobes.py", ""), ("rocker.py", ""), ("turn.py", "")):
+    for script, before in (
+        ("valves48.py", "48 valves, "),
+        ("lobes.py", ""),
+        ("rocker.py", ""),
+        ("turn.py", ""),
+        ("ripple.py", ""),
+    ):
         _, said = run(script)
         for name, (took, target) in said.items():
             what = f"{before}{name.replace('_', ' ')}"

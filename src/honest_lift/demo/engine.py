@@ -204,10 +204,10 @@ def _limits() -> tuple[Limit, ...]:
     ratio = Limit(
         "fuel-compression", "compression", 10.7, 11.3, 0.2, origin="shop", source="the fuel it will run on (invented)"
     )
-    return (ratio, *(
+    return (*(
         Limit(f"cam-{check}", check, _pounds(low), _pounds(high), origin="cam card", source=_ASKS)
         for check, low, high in asked
-    ), *default_limits())  # fmt: skip
+    ), *default_limits(), ratio)  # fmt: skip
 
 
 def _journal(engine: Engine) -> tuple[AnyEntry, ...]:

@@ -8,7 +8,8 @@ from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk.alignment import RIGHT
 from honest_lift.desk.painting import paint_verdict
-from honest_lift.desk.session import JUDGED, STEPS, Session
+from honest_lift.desk.session import Session
+from honest_lift.desk.steps import JUDGED, STEPS
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Engine

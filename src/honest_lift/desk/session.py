@@ -13,6 +13,7 @@ from typing import TYPE_CHECKING
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from honest_lift.desk.keeper import Keeper
+from honest_lift.desk.steps import CAM_PAGES, JUDGED, sheet_of
 from honest_lift.facts.edits import Confirm, Edit, EditError
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_book
@@ -20,28 +21,12 @@ from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
-from honest_lift.facts.quantities import bare_head, block, chambers, clearance, locks, rocker_seen, valve_pair
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
     from honest_lift.facts.changes import Change
     from honest_lift.facts.recovery import Leftover
     from honest_lift.plans.next_reading import NextStep
-
-STEPS = {
-    "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
-    "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "turn": "Through the turn",
-    "squeeze": "Chambers", "trial": "Trial",
-    "readings": "All readings",
-}  # fmt: skip
-BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
-WITH_ROCKER = frozenset(one.name for one in rocker_seen.ROWS)  # read with the rockers in place
-THROUGH = frozenset(one.name for one in (*clearance.ROWS, *valve_pair.ROWS))
-IN_CYLINDER = frozenset(one.name for one in (*block.ROWS, *chambers.ROWS))
-JUDGED = ("head", "springs", "heights", "rocker", "turn", "squeeze")  # steps with findings of their own
-
-
-CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")
 
 
 class Session(QObject):
@@ -220,7 +205,9 @@ class Session(QObject):
             self.show_page(step.page)
             return
         self.queue, self.check = step, ""
-        self.step = self._sheet_of(step)
+        self.step = sheet_of(step.quantity, step.places[0].kind)
+        if self.step == "squeeze":
+            self.walks = step.places[0].kind
         self._stand_at(step.places[0].name)
         self.moved.emit()
         self.asked.emit(step, way, tool)
@@ -229,18 +216,6 @@ class Session(QObject):
         """Open a page of engine and parts, or of the camshaft."""
         self.open_step("cam" if page in CAM_PAGES else "engine")
         self.page_asked.emit(page)
-
-    def _sheet_of(self, step: NextStep) -> str:
-        if step.places[0].kind == "spring":
-            return "springs"
-        if step.quantity in WITH_ROCKER:
-            return "rocker"
-        if step.quantity in THROUGH:
-            return "turn"
-        if step.quantity in IN_CYLINDER:
-            self.walks = step.places[0].kind
-            return "squeeze"
-        return "head" if step.quantity in BARE_HEAD else "heights"
 
     def leave_queue(self) -> None:
         """Walk every place again, not only those that the plan asks for."""

@@ -9,6 +9,7 @@ from honest_lift.demo.engine import demo_book
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
+from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import new_id
 
 VIEWS = (  # file, step, page or check, valve, theme
@@ -19,8 +20,6 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("springs", "springs", "", "4i", "light"),
     ("engine", "engine", "Engine", "", "light"),
     ("cam-card", "engine", "Cam card", "", "light"),
-    ("head-parts", "engine", "Head parts", "", "light"),
-    ("spring-cards", "engine", "Springs", "", "light"),
     ("tools", "engine", "Tools", "", "light"),
     ("tester", "engine", "Tester", "", "light"),
     ("readings", "readings", "", "1i", "light"),
@@ -29,9 +28,14 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("lobes", "cam", "Measured lobes", "3i", "dark"),
     ("rocker", "rocker", "", "3i", "light"),
     ("turn", "turn", "", "7i", "light"),
+    ("chambers", "squeeze", "Chambers", "5i", "light"),
+    ("trial", "trial", "One trial", "5i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
 )
+
+
+_TRIED = (Change("head", "head_cut", "", 0.508), Change("gasket", "gasket", "", -0.3))
 
 
 def take_shots(folder: Path) -> Iterator[Path]:
@@ -48,8 +52,10 @@ def take_shots(folder: Path) -> Iterator[Path]:
         window.dress(theme, 1.0)
         if step == "engine":
             window.sheets["engine"].show_page(page)
-        elif step in ("head", "cam"):
+        elif step in ("head", "cam", "squeeze", "trial"):
             window.sheets[step].open_page(page)
+            if step == "trial":
+                window.sheets[step].one_page.show_changes(_TRIED)
         elif page:
             session.look_into(page)
         for _ in range(8):

@@ -22,6 +22,7 @@ from honest_lift.desk.next_list import NextList
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
+from honest_lift.desk.sheet_making import make_sheet
 from honest_lift.desk.theme import THEMES, style_sheet
 
 
@@ -107,69 +108,7 @@ class Window(QMainWindow):
     def _sheet(self, step: str) -> QWidget:
         """Give a step's sheet, made when it is first opened: the first window waits for none it does not show."""
         if step not in self.sheets:
-            if step == "finding":
-                from honest_lift.desk.finding.sheet import FindingSheet
-
-                self.sheets[step] = FindingSheet(self.session)
-            elif step == "springs":
-                from honest_lift.desk.springs.sheet import SpringsSheet
-
-                sheet = SpringsSheet(self.session)
-                sheet.typed.connect(self.bar.type_into)
-                sheet.grid.pasted.connect(self.bar.paste)
-                sheet.asked.connect(self.bar.choose)
-                self.bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(self.bar.task))
-                self.sheets[step] = sheet
-            elif step == "head":
-                from honest_lift.desk.head.sheet import HeadSheet
-
-                head = HeadSheet(self.session)
-                head.typed.connect(self.bar.type_into)
-                head.pasted.connect(self.bar.paste)
-                head.asked.connect(self.bar.choose)
-                self.bar.what.currentIndexChanged.connect(lambda _: head.follow_task(self.bar.task))
-                self.sheets[step] = head
-            elif step == "cam":
-                from honest_lift.desk.cam.sheet import CamSheet
-
-                self.sheets[step] = CamSheet(self.session)
-            elif step == "rocker":
-                from honest_lift.desk.rocker.sheet import RockerSheet
-
-                self.sheets[step] = RockerSheet(self.session)
-            elif step == "turn":
-                from honest_lift.desk.turn.sheet import TurnSheet
-
-                self.sheets[step] = TurnSheet(self.session)
-            elif step == "squeeze":
-                from honest_lift.desk.squeeze.sheet import SqueezeSheet
-
-                squeeze = SqueezeSheet(self.session)
-                squeeze.typed.connect(self.bar.type_into)
-                squeeze.pasted.connect(self.bar.paste)
-                self.sheets[step] = squeeze
-            elif step == "trial":
-                from honest_lift.desk.trial.sheet import TrialSheet
-
-                self.sheets[step] = TrialSheet(self.session)
-            elif step == "shims":
-                from honest_lift.desk.shims.sheet import ShimsSheet
-
-                self.sheets[step] = ShimsSheet(self.session)
-                self.sheets[step].typed.connect(self.bar.type_into)
-            elif step == "readings":
-                from honest_lift.desk.readings.sheet import ReadingsSheet
-
-                readings = ReadingsSheet(self.session)
-                readings.typed.connect(self.bar.type_into)
-                readings.pasted.connect(self.bar.paste)
-                readings.follow_task(self.bar.task)
-                self.bar.what.currentIndexChanged.connect(lambda _: readings.follow_task(self.bar.task))
-                self.sheets[step] = readings
-            else:
-                from honest_lift.desk.engine.sheet import EngineSheet
-
-                self.sheets[step] = EngineSheet(self.session)
+            self.sheets[step] = make_sheet(step, self.session, self.bar)
             self.stack.addWidget(self.sheets[step])
             self.sheets[step].dress(THEMES[self.theme_name], self.zoom)
         return self.sheets[step]

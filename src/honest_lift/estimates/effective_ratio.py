@@ -45,14 +45,17 @@ class _Closing(Struct, frozen=True):
 
     @property
     def inputs(self) -> tuple[Input, ...]:
+        """Give its parts."""
         return self.lifted.inputs
 
     @property
     def alike(self) -> tuple[object, ...]:
+        """Give how it is carried."""
         return (self.lifted.by_gear, self.lifted.at_valve)
 
     @property
     def lobes(self) -> object:
+        """Give what tells its lobe from others."""
         return self.lifted.lobe_key
 
 

@@ -20,7 +20,7 @@ from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_words
 
 _SPRING_BACK_MM = 0.015 * 25.4  # clay may read so much too thick. Common practice, no source
-_SOLDER_MM = 0.005 * 25.4  # solder that is not flattened all the way. From memory
+_SOLDER_MM = 0.002 * 25.4  # solder that is not flattened all the way. From memory
 _USUAL = "a gasket left out or not torqued down, a piston that rocked, a deck read off its edge, or solder off the flat"
 
 

@@ -7,7 +7,8 @@ the nearest limit, positive inside, and the expanded doubt U:
 
 A figure resting on anything assumed, missing, stale, extrapolated or predicted never passes. It fails only
 where every point of the assumed ranges lies beyond the same limit by more than U. The one exception the
-other way: an assumed range whose worst end is a physical bound is proven in its safe direction.
+other way: against a limit on one side, an assumed range whose worst end is a physical bound is proven in its
+safe direction.
 """
 
 from __future__ import annotations
@@ -82,7 +83,8 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
     only_assumed = (barred == int(Ground.ASSUMED)) & known & np.isfinite(grid).all(axis=0)
     beyond = [np.all(side < -expanded - edge, axis=0) for side in (grid_above, grid_below)]
     verdict[only_assumed & (beyond[0] | beyond[1])] = int(Verdict.FAILS)
-    proven = only_assumed & (grid.min(axis=0) >= expanded - edge) & _worst_is_physical(figure, grid)
+    one_sided = np.isnan(lowest) | np.isnan(highest)  # in a window the other side lies open beyond the range
+    proven = only_assumed & one_sided & (grid.min(axis=0) >= expanded - edge) & _worst_is_physical(figure, grid)
     verdict[proven] = int(Verdict.PASSES)
     return Decision(
         margin, expanded, verdict, provisional, grid.min(axis=0), grid.max(axis=0),

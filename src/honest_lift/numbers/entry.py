@@ -374,6 +374,8 @@ _EXAMPLES = {
     TEMPERATURE: "Temperatures are written 21 C or 70 F.",
     "speed": "Speeds are written 7200 or 7200 rpm.",
     "torque": "Torques are written 70 lb ft or 95 Nm.",
+    "area": "Areas are written 7.9 in2, 51 cm2 or 5100 mm2.",
+    "flow": "Flows are written 240 cfm, 113 l/s or 408 m3/h.",
     "stress": "Stresses are written 1100 MPa or 160 ksi.",
     "observed": "Observations are one of the words that stand in the hint.",
 }

@@ -63,6 +63,8 @@ def _fit(book: Book, kind: ChangeKind, change: Change, amounts: dict[str, float]
 
 
 def _fitted(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
+    if change.amount == 0.0:  # nothing is changed, and nothing goes stale
+        return []
     holders = holders_of(book.engine.layout, kind, change.where)
     edits: list[Edit] = [_fit(book, kind, change, dict.fromkeys(holders, change.amount))]
     if later := _retard_deg(book, change):
@@ -88,6 +90,8 @@ def _retard_deg(book: Book, change: Change) -> float:
 def _shims(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     """Lay so much more under every spring; take it out where it is less."""
     engine, fits = book.engine, []
+    if change.amount == 0.0:
+        return []
     for position in holders_of(engine.layout, kind, change.where):
         there = engine.fitted("shims", position)
         if there is None or there.thicknesses_mm is None:
@@ -131,6 +135,8 @@ def _anew(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     edits: list[Edit] = [State(_facts(engine, quantity, change))]
     positions = [one for one in engine.layout.positions if change.where in ("", one.role, one.id)]
     before = {one.id: at_valve(book, quantity, one.id).value for one in positions}
+    if all(was == change.amount for was in before.values()):
+        return []
     if kind.slot != "cam":
         amounts = {name: _moved(change, was) for name, was in before.items() if isfinite(was) and was > 0}
         return [_fit(book, kind, change, amounts), *edits] if amounts else edits

@@ -1,0 +1,228 @@
+"""Trials: the engine is never touched, the ripple lists exactly what moves, and known changes move readings by what they should."""
+
+from math import cos, isfinite, pi, radians
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from chambers import poured
+from engines import demo
+from honest_lift.checks.examine import examine
+from honest_lift.estimates.of_cylinder import of_cylinder
+from honest_lift.estimates.of_valve import at_valve
+from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.changes import KINDS, Change, places_of
+from honest_lift.facts.edits import Describe, EditError, fitment
+from honest_lift.facts.file import decode_book, encode_book
+from honest_lift.facts.history import History
+from honest_lift.facts.place import at_position
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.change_edits import edit_of, words_of
+from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
+from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
+from turning import engine as turned_engine
+
+DEMO = demo()
+NOW = examine(DEMO)
+AMOUNTS = [kind for kind in KINDS.values() if kind.how != "part"]
+_START = {"ratio": 1.6, "lash": 0.4, "lobe_lift": 8.97}
+
+
+@st.composite
+def changes(draw):
+    kind = draw(st.sampled_from(AMOUNTS))
+    where = draw(st.sampled_from(places_of(DEMO.engine.layout, kind)))
+    reach = kind.reach * draw(st.floats(0.0 if kind.inside[0] >= 0 else -1.0, 1.0))
+    amount = reach if kind.how == "by" else max(_START[kind.key] + reach, kind.inside[0])
+    return Change("c", kind.key, where, round(amount, 4))
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(changes(), min_size=1, max_size=3))
+def test_a_trial_never_touches_the_engine_and_its_ripple_is_what_the_checks_say(some):
+    """Whatever is tried: the book is the very same, and the ripple is the difference of two examinations from nothing."""
+    before = encode_book(DEMO)
+    try:
+        found = ripple(DEMO, NOW, some)
+    except EditError:
+        assert encode_book(DEMO) == before
+        return
+    assert encode_book(DEMO) == before
+
+    def figures(examination):
+        return {
+            (o.check.name, o.place): o.figure if isfinite(o.figure) else o.word
+            for o in examination.findings
+            if o.position
+        }
+
+    then, now = figures(examine(found.tried)), figures(NOW)
+    wanted = {key for key in {*then, *now} if (then.get(key) or None) != (now.get(key) or None)}
+    assert {(one.there.check.name, one.there.place) for one in found.moved} == wanted
+    for one in (*found.moved, *found.unproved):
+        rests_on = {i.ground for i in one.after.inputs} if one.after else set()
+        if any(ground & Ground.PREDICTED for ground in rests_on):
+            assert one.after.verdict is not Verdict.PASSES, "predicted never passes"
+
+
+@settings(max_examples=15, deadline=None)
+@given(st.lists(changes(), min_size=1, max_size=3))
+def test_accepted_is_one_edit_and_undo_takes_all_of_it_back(some):
+    history = History(DEMO)
+    try:
+        edit = edit_for(DEMO, some, "a trial")
+    except EditError:
+        return
+    history.do(edit)
+    assert {o.id for o in history.book.engine.fitments} >= {o.id for o in DEMO.engine.fitments}
+    again = examine(history.book)
+    assert {(o.check.name, o.place, o.figure) for o in again.findings if isfinite(o.figure)} == {
+        (o.check.name, o.place, o.figure) for o in examine(tried_on(DEMO, some)).findings if isfinite(o.figure)
+    }
+    history.undo()
+    assert history.book.engine == DEMO.engine
+    assert decode_book(encode_book(history.book), "x").engine == DEMO.engine
+
+
+def value(book, quantity, position="1i"):
+    return at_valve(book, quantity, position)
+
+
+def test_twenty_thousandths_off_the_head_and_what_it_moves():
+    """Volume by its area, squish not at all, valve drop through the stem's lean: plane geometry."""
+    made = poured()
+    made.state("valve_lean", 15.0, tolerance=0.0).state("pocket_lean", 0.0, tolerance=0.0)
+    made.read("valve_drop", at_position("1i"), 8.0, "indicator", "depth")
+    cut = 0.508
+    then = tried_on(made.book, [Change("c", "head_cut", "", cut)])
+    told = of_cylinder(then, "chamber_volume", 1)
+    assert told.value == pytest.approx(60.0 - 5200 * cut / 1000)
+    assert told.ground & Ground.PREDICTED
+    drop = value(then, "valve_drop")
+    assert drop.value == pytest.approx(8.0 - cut / cos(radians(15)))
+    found = ripple(made.book, examine(made.book), [Change("c", "head_cut", "", cut)])
+    moved = {one.there.check.name for one in found.moved}
+    assert "compression" in moved
+    assert "squish" not in moved, "flat and face come down together"
+    again = {one.reading.quantity for one in to_read_again(made.book, found.tried)}
+    assert again == {"chamber_volume", "valve_drop"}
+
+
+@pytest.mark.parametrize(("kind", "amount", "squish_mm", "volume_cc"), [
+    ("gasket", 0.3, 0.3, pi / 4 * 102.0**2 * 0.3 / 1000), ("block_cut", 0.2, -0.2, -pi / 4 * 100.0**2 * 0.2 / 1000),
+    ("piston_higher", 0.1, -0.1, -pi / 4 * 100.0**2 * 0.1 / 1000), ("dish", 2.5, 0.0, 2.5),
+    ("head_cut", 0.25, 0.0, -5.2 * 0.25),
+])  # fmt: skip
+def test_what_a_change_does_to_squish_and_to_what_is_left_over(kind, amount, squish_mm, volume_cc):
+    from honest_lift.estimates.left_over import left_over
+
+    made = poured()
+    then = examine(tried_on(made.book, [Change("c", kind, "", amount)]))
+    assert then.finding("squish", "1e").figure == pytest.approx(1.0 + squish_mm)
+    left = left_over(tried_on(made.book, [Change("c", kind, "", amount)])).left.figure.value[0]
+    assert left - left_over(made.book).left.figure.value[0] == pytest.approx(volume_cc)
+
+
+@pytest.mark.parametrize(("kind", "amount", "moved"), [
+    ("seat_sunk", 0.3, {"installed_height": 0.3, "seal_gap": 0.3, "stem_tip_height": 0.3, "valve_drop": 0.3}),
+    ("lock_offset", 1.27, {"installed_height": 1.27, "seal_gap": 1.27}),
+    ("valve_longer", 2.0, {"installed_height": 2.0, "seal_gap": 2.0, "stem_tip_height": 2.0, "valve_drop": 0.0}),
+    ("pocket_cut", 0.5, {"installed_height": 0.5, "spring_seat_height": -0.5}), ("shims", 0.381, {"installed_height": -0.381}),
+    ("lash_cap", 2.0, {"stem_tip_height": 2.0}), ("guide_cut", 0.5, {"seal_gap": 0.5}),
+    ("gasket", 0.3, {"lifter_below": 0.3 * cos(radians(15)), "lifter_across": 0.3 * 0.25881904510252074}),
+    ("base_circle", 0.5, {"lifter_below": 0.5 * cos(radians(22)), "lifter_across": 0.5 * 0.374606593415912}),
+    ("pushrod", 1.4, {"pushrod_length": 1.4}),
+])  # fmt: skip
+def test_readings_are_moved_by_what_was_changed_and_prove_nothing(kind, amount, moved):
+    """Seat sunk, longer valve, offset lock, pocket and shims: common practice and plane geometry."""
+    then = tried_on(DEMO, [Change("c", kind, "", amount)])
+    for quantity, by in moved.items():
+        before, after = value(DEMO, quantity), value(then, quantity)
+        assert after.value - before.value == pytest.approx(by, abs=1e-9), quantity
+        assert after.ground & Ground.PREDICTED, quantity
+    touched = {i.quantity for f in examine(then).findings for i in f.inputs if i.ground & Ground.PREDICTED}
+    assert set(moved) & touched or kind in ("pocket_cut",)
+
+
+def test_the_cam_moved_in_its_drive_moves_timing_and_nothing_else():
+    found = ripple(DEMO, NOW, [Change("c", "advance", "", 4.0)])
+    assert {one.there.check.name for one in found.moved} == {"piston_valve"}
+    assert not found.unproved
+    assert not to_read_again(DEMO, found.tried)
+    for one in found.moved:
+        more = one.after.figure - one.before.figure
+        assert (more < 0) == (one.there.place.role == "intake"), (
+            "advance takes from the intake and gives to the exhaust"
+        )
+
+
+def test_lash_ratio_and_lift_are_stated_anew_and_readings_of_the_old_are_moved():
+    made = turned_engine()
+    made.read("valve_lift", at_position("1i"), 13.0, "indicator", "dial")
+    made.read("lash", at_position("1i"), 0.4, "feeler", "solid")
+    then = tried_on(made.book, [Change("c", "ratio", "", 1.6)])
+    assert value(then, "valve_lift").value == pytest.approx((13.0 + 0.4) * 1.6 / 1.5 - 0.4)
+    assert resolve(then, "rocker_ratio", at_position("1e")).value == 1.6
+    then = tried_on(made.book, [Change("c", "lash", "intake", 0.3)])
+    assert (value(then, "lash").value, value(then, "lash", "1e").value) == (pytest.approx(0.3), pytest.approx(0.4))
+    assert value(then, "valve_lift").value == pytest.approx(13.1)
+    then = tried_on(made.book, [Change("c", "lobe_lift", "exhaust", 9.5)])
+    assert value(then, "valve_lift").value == pytest.approx(13.0), "the intake's lobe is another"
+    assert value(then, "lobe_lift", "1e").value == 9.5
+
+
+def test_another_cam_card_leaves_nothing_of_the_old_lobes():
+    change = Change("c", "cam", "", part="300 at 0.1524, 250 at 1.27, 165 at 5.08")
+    found = ripple(DEMO, NOW, [change])
+    nearer = [one for one in found.moved if one.there.check.name == "piston_valve"]
+    assert len(nearer) == 16
+    assert value(DEMO, "lobe_lift", "3i").way == "indicator", "3 intake was walked"
+    assert value(found.tried, "lobe_lift", "3i").kind == "specified"
+    with pytest.raises(EditError, match="all intakes or of all exhausts"):
+        edit_of(DEMO, Change("c", "cam", "3i", part="300 at 0.1524, 250 at 1.27"))
+
+
+def test_an_overhead_cam_goes_late_by_its_chain():
+    """R 60, r 30, C 260, head down 0.5: 0.4743 cam degree late, twice that of the crank. Independent."""
+    made = turned_engine().do(Describe({"gear": "bucket"}, "bucket"))
+    made.state("chain_cam", 60.0).state("chain_crank", 30.0).state("chain_between", 260.0)
+    then = tried_on(made.book, [Change("c", "head_cut", "", 0.5)])
+    (late,) = [one for one in then.engine.fitments if one.slot == "cam"]
+    assert (late.change, late.amount) == ("advance", pytest.approx(-0.9486, abs=1e-4))
+
+
+def test_what_can_not_be_made_is_said():
+    with pytest.raises(EditError, match="not so many shims"):
+        tried_on(DEMO, [Change("c", "shims", "", -2.0)])
+    with pytest.raises(EditError, match="no “middle” on this engine"):
+        tried_on(DEMO, [Change("c", "head_cut", "middle", 0.1)])
+    with pytest.raises(EditError, match="0 springs for 16"):
+        tried_on(DEMO, [Change("c", "springs", "", part="gone")])
+    engine = DEMO.engine
+    assert words_of(engine, Change("c", "head_cut", "left", 0.508)) == "head cut 0.020 in, left head"
+    assert words_of(engine, Change("c", "ratio", "3i", 1.7)) == "another rocker ratio to 1.700, 3 intake"
+    assert words_of(engine, Change("c", "springs", "", part="new")).endswith("new set in its box")
+
+
+def test_a_change_of_no_known_amount_only_makes_stale():
+    from honest_lift.facts.edits import Fit
+
+    made = poured()
+    made.do(Fit((fitment(made.engine, "head face", "head"),), "milled, nobody knows by how much"))
+    told = of_cylinder(made.book, "chamber_volume", 1)
+    assert told.ground & Ground.STALE
+    assert told.value == pytest.approx(60.0)
+    made.do(Fit((fitment(made.engine, "head face", "head", change="head_cut", amount=0.5),), "and once more"))
+    assert of_cylinder(made.book, "chamber_volume", 1).ground & Ground.STALE, "one of the cuts is not known"
+
+
+def test_lines_tell_where_each_check_stands_worst():
+    found = ripple(DEMO, NOW, [Change("c", "gasket", "", -0.3)])
+    lines = {one.check: one for one in lines_of(found)}
+    assert lines["squish"].worse == 7
+    assert lines["squish"].shown.verdicts == (Verdict.PASSES, Verdict.FAILS)
+    assert next(iter(lines)) in ("squish", "compression"), "what turns for the worse stands first"
+    assert worst_of(found.found, "squish").place.name == "5"
+    assert "squish" in checks_moved([found])

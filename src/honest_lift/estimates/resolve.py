@@ -31,6 +31,7 @@ from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
+_ON_WHEEL = frozenset(READ_AS.values())
 _OF_THE_CAM = ("lobe_lift", "lobe_centreline", "valve_lift")
 _MIDDLE_OF = 5  # repeats from which on the middle one counts. Common practice, no source
 
@@ -74,7 +75,7 @@ def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | N
     counting = counting_readings(book, quantity, near)
     if quantity in _OF_THE_CAM:
         counting = tuple(one for one in counting if not of_another_cam(book.engine, one.depends_on.get("cam", "")))
-    read_on_wheel = quantity in READ_AS.values() and all(is_stale(book.engine, one) for one in counting)
+    read_on_wheel = quantity in _ON_WHEEL and all(is_stale(book.engine, one) for one in counting)
     if read_on_wheel and (table := nose_of_table(book, quantity, near)) is not None:
         told = measured(book, quantity, (*counting, table.standing), asked=asked)
         note = "; ".join(words for words in (told.note, table.note) if words)
@@ -89,6 +90,8 @@ def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | N
 
 def _set_aside(book: Book, quantity: str, place: Place) -> str:
     """Say what was set aside at a place when the file was read; "" for nothing."""
+    if not book.set_aside:
+        return ""
     one = next((one for one in book.set_aside if one.at == place and one.quantity == quantity), None)
     return f"what stood there was set aside: {one.given}, {one.why}" if one else ""
 
@@ -116,7 +119,8 @@ def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
 
 def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing, ...]:
     """Give the readings that count for a quantity at a place, oldest first."""
-    return tuple(one for one in by_place(book.journal).get((quantity, place), ()) if not one.fate)
+    read = by_place(book.journal).get((quantity, place))
+    return tuple(one for one in read if not one.fate) if read else ()
 
 
 def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:

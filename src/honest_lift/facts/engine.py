@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from collections.abc import Callable
+from typing import Any, Literal, TypeVar, cast
 
 from msgspec import Struct, field
 
@@ -166,7 +167,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         hardened_base=whole.hardened_base,
         units=whole.units,
         facts=tuple(one for one in whole.facts if one.quantity in quantities),
-        fitments=tuple(one for one in whole.fitments if one.slot in slots),
+        fitments=_narrowing(_fitments, whole.fitments, slots, lambda one: one.slot in slots),
         tools=whole.tools,
         default_tools=whole.default_tools,
         references=whole.references if "reference_load" in quantities else (),
@@ -181,15 +182,24 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
 
 
 def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
-    """Give a journal without other quantities' readings; while the journal is the very same, so is what is given."""
-    for known, wanted, found in _journals:
-        if known is journal and wanted == quantities:
-            return found
-    found = tuple(one for one in journal if not isinstance(one, Reading) or one.quantity in quantities)
-    _journals.insert(0, (journal, quantities, found))
-    del _journals[_JOURNALS:]
-    return found
+    """Give a journal without other quantities' readings."""
+    return _narrowing(
+        _journals, journal, quantities, lambda one: not isinstance(one, Reading) or one.quantity in quantities
+    )
 
 
-_JOURNALS = 48  # narrowings of one journal: a trial asks for each of them again at every step of its slider
-_journals: list[tuple[tuple[AnyEntry, ...], frozenset[str], tuple[AnyEntry, ...]]] = last_few()
+def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[Any], bool]) -> T:
+    """Give those records of a tuple that are wanted; while the tuple is the very same, so is what is given."""
+    for known, asked, found in kept:
+        if known is whole and asked == by:
+            return cast(T, found)
+    made = cast(T, tuple(one for one in whole if wanted(one)))  # type: ignore[attr-defined]
+    kept.insert(0, (whole, by, made))
+    del kept[_NARROWINGS:]
+    return made
+
+
+T = TypeVar("T")
+_NARROWINGS = 48  # of one journal: a trial asks for each of them again at every step of its slider
+_journals: list[Any] = last_few()
+_fitments: list[Any] = last_few()

@@ -12,7 +12,7 @@ from msgspec import Struct
 
 from honest_lift.facts.layout import Layout
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity
+from honest_lift.facts.remember import by_identity_of_many
 
 Slot = Literal[
     "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",
@@ -107,13 +107,13 @@ def valves_at(layout: Layout, place: Place) -> tuple[str, ...]:
     return (place.name,) if place.kind == "position" else ()
 
 
-@by_identity
+@by_identity_of_many
 def in_place(fitments: tuple[Fitment, ...]) -> dict[tuple[str, str], Fitment]:
     """Give what sits in each (slot, position) now: the latest fitment there."""
     return {(one.slot, one.position): one for one in fitments}
 
 
-@by_identity
+@by_identity_of_many
 def springs_in_place(fitments: tuple[Fitment, ...]) -> dict[str, list[str]]:
     """Give the positions each spring sits at now, by its id: one, unless something is wrong."""
     places: dict[str, list[str]] = {}
@@ -129,7 +129,7 @@ CONSULTED = frozenset({  # what tells by how much a known change moves others
 })  # fmt: skip
 
 
-@by_identity
+@by_identity_of_many
 def changed_slots(fitments: tuple[Fitment, ...]) -> frozenset[Slot]:
     """Give the slots in which anything was changed by a known amount."""
     return frozenset(one.slot for one in fitments if one.amount is not None)
@@ -142,7 +142,7 @@ def since(fitments: tuple[Fitment, ...], slot: Slot, position: str, fitted: str)
     return own[at + 1 :]
 
 
-@by_identity
+@by_identity_of_many
 def _by_slot(fitments: tuple[Fitment, ...]) -> dict[tuple[Slot, str], tuple[Fitment, ...]]:
     found: dict[tuple[Slot, str], list[Fitment]] = {}
     for one in fitments:

@@ -5,14 +5,26 @@ import json
 
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from msgspec import structs
 
 from engines import Bench, demo
 from honest_lift.checks.examine import examine
+from honest_lift.facts.changes import Change
 from honest_lift.facts.file import FileError, decode_book, encode_book
+from honest_lift.facts.trials import Trial
+from honest_lift.plans.trial import tried_on
 from honest_lift.sheets.findings_json import findings_report
 from honest_lift.sheets.findings_text import findings_text
 
-DOCUMENTS = [json.loads(encode_book(book)) for book in (demo(), Bench().complete().book)]
+
+def with_trials():
+    """The demonstration with changes accepted and tried, so that their records are made odd as well."""
+    some = (Change("a", "head_cut", "left", 0.5), Change("b", "ratio", "", 1.7), Change("c", "seat_sunk", "3i", 0.2))
+    book = tried_on(demo(), some)
+    return structs.replace(book, engine=structs.replace(book.engine, trials=(Trial("t", "more", some),)))
+
+
+DOCUMENTS = [json.loads(encode_book(book)) for book in (demo(), Bench().complete().book, with_trials())]
 WORDS = ["", "zz", "1e", "9i", "é", "new", "spring", "shims", "outer", "engine", "position", "spring_load", "installed_height",
          "height_micrometer", "tester", "in", "furlong", "N", "role", "intake", "assumed"]  # fmt: skip
 NUMBERS = [0, 1, -1, 1e-9, 5.0, 45.0, 1e6, 0.1, 100]

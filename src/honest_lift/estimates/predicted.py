@@ -108,7 +108,7 @@ def _times(told: Told, place: Place, value: float, one: Fitment) -> float:
 
 
 def _over(told: Told, place: Place, value: float, one: Fitment) -> float:
-    return value / _amount(one)
+    return value / _amount(one) if _amount(one) else float("nan")
 
 
 def _timed(told: Told, place: Place, value: float, one: Fitment) -> float:

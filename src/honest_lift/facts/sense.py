@@ -12,11 +12,13 @@ from msgspec import Struct, json
 from msgspec.structs import fields, replace
 
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.changes import KINDS
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place, split_position
+from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import READ_AS, WheelTable
 
 _BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
@@ -26,7 +28,7 @@ _BY_NAME = {
     "opens_deg": (-720.0, 720.0), "closes_deg": (-720.0, 720.0), "gross_ratio": (0.5, 3.0),
     "tensile_a": (100.0, 5000.0), "tensile_m": (0.0, 1.0),
     "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
-    "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0),
+    "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0), "amount": (-200.0, 200.0),
 }  # fmt: skip
 _OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
 _PUSHROD, _BUCKET = (30.0, 500.0), (0.3, 10.0)
@@ -59,6 +61,9 @@ def sensible(book: Book) -> Book:
     if any(why := out_of_sense(one, *_BUCKET) for one in engine.bucket_sold):
         aside.append(SetAside("engine", "bucket_sold", repr(engine.bucket_sold), why))
         changed["bucket_sold"] = ()
+    trials = tuple(one for one in engine.trials if not _trial_is_odd(one, aside))
+    if len(trials) < len(engine.trials):
+        changed["trials"] = trials
     layout = engine.layout
     journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
     if not aside:
@@ -141,6 +146,18 @@ def _fact_is_odd(fact: Fact, aside: list[SetAside]) -> bool:
     if why:
         title = row.title if row else fact.quantity
         aside.append(SetAside(fact.place.title, title, _given(fact), why, fact.quantity, fact.place))
+    return bool(why)
+
+
+def _trial_is_odd(trial: Trial, aside: list[SetAside]) -> bool:
+    """Set a whole trial aside: without one of its changes it is another."""
+    why = ""
+    for one in trial.changes:
+        kind = KINDS.get(one.kind)
+        why = why or (f"nothing is changed that is called “{one.kind}”" if kind is None else "")
+        why = why or (out_of_sense(one.amount, *kind.inside) if kind and kind.how != "part" else "")
+    if why:
+        aside.append(SetAside("engine", f"trial {trial.name}", json.encode(trial).decode(), why))
     return bool(why)
 
 

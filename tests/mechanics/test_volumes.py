@@ -10,6 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from honest_lift.mechanics.cylinder.angle_mill import angle_cut
 from honest_lift.mechanics.cylinder.chain import cam_retard_deg
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.mechanics.cylinder.volumes import (
@@ -79,3 +80,16 @@ def test_the_worked_chain():
     """R 60, r 30, C 260, head down 0.5: 0.4743 cam degree late. Independent."""
     assert cam_retard_deg(0.5, 60.0, 30.0, 260.0) == pytest.approx(0.4743, abs=5e-5)
     assert np.isnan(cam_retard_deg(0.5, 60.0, 30.0, 20.0)), "sprockets that run into each other"
+
+
+@given(st.floats(0.05, 3), st.floats(30, 100), st.floats(1.2, 3), st.floats(10, 25))
+def test_a_cut_at_an_angle_takes_its_opening_times_the_depth_at_its_middle(depth, middle, share, radius):
+    """Against the tipped plane summed up over a round opening."""
+    cut = angle_cut(depth, middle, middle * share)
+    x = np.linspace(-radius, radius, 20001)
+    chord = 2 * np.sqrt(np.maximum(radius**2 - x**2, 0))
+    deep = (middle + x) * np.tan(np.radians(cut.angle_deg))
+    assert np.trapezoid(deep * chord, x) == pytest.approx(np.pi * radius**2 * depth, rel=1e-4)
+    assert cut.far_mm == pytest.approx(middle * share * np.tan(np.radians(cut.angle_deg)))
+    with pytest.raises(ValueError, match="between the rails"):
+        angle_cut(depth, middle, middle)

@@ -34,7 +34,7 @@ def test_every_way_that_is_offered_gives_the_ratio_that_was_wanted(ratio):
 
 def test_squish_is_put_right_first_and_the_rest_made_up():
     ways = {one.title: one for one in ways_to(MADE.book, NOW, 10.6)}
-    both = ways["squish by block cut, then dish"]
+    both = ways["block cut + dish"]
     assert both.found.found.finding("squish", "1e").figure == pytest.approx(0.040 * 25.4, abs=1e-3)
     assert ways["crown cut"].why_not == "it would have to be put on, not cut off" or ways["crown cut"].found
     words = "\n".join(ways_words(MADE.engine, tuple(ways.values())))

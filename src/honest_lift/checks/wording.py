@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import isfinite
+
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
@@ -14,6 +16,7 @@ from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import doubt_in_figures, in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
 
+_SAID_WHOLE = 1e-9  # of a unit: a limit rounded by less than this is said whole
 _GROUNDS = (
     (
         Ground.UNSOUND,
@@ -103,10 +106,17 @@ def limit_words(finding: Finding, engine: Engine) -> str:
 
 
 def limit_places(finding: Finding, engine: Engine) -> int | None:
-    """Give how many decimals the limits are written with: no fewer than the figure deserves; None for the unit's own."""
+    """Give how many decimals the limits are written with: as many as the figure deserves, and enough to say them whole.
+
+    None stands for the unit's own, which a figure without a doubt is written with too.
+    """
     dimension = finding.check.dimension
-    own, unit = digits(finding, engine), unit_of(dimension, engine.unit(dimension)).places
-    return own if own is not None and own > unit else None
+    own, unit = digits(finding, engine), unit_of(dimension, engine.unit(dimension))
+    if own is None or own == unit.places:
+        return None
+    limits = [one / float(unit.factor) for one in (finding.lowest, finding.highest) if isfinite(one)]
+    whole = all(abs(one - round(one, own)) < _SAID_WHOLE for one in limits)
+    return own if own > unit.places or whole else None
 
 
 def source_words(finding: Finding) -> str:

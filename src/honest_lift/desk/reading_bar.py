@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
+from honest_lift.desk.bar_hint import hint_words
 from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
@@ -15,7 +16,6 @@ from honest_lift.desk.typed_value import Typed, doubtful, read_typed, understood
 from honest_lift.facts.columns import ColumnError
 from honest_lift.facts.edits import EditError, readings_at
 from honest_lift.facts.journal import Standing, standing
-from honest_lift.facts.observation import words_of
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
 from honest_lift.numbers.entry import EntryError
@@ -42,8 +42,13 @@ class ReadingBar(QWidget):
         session.asked.connect(self.choose_step)
         self.follow()
 
+    zoom = 1.0
+
     def _build(self) -> None:
         self.what, self.way, self.tool = QComboBox(), QComboBox(), QComboBox()
+        for box in (self.way, self.tool):  # the words beside the entry need the room more; the list opens whole
+            box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
+            box.setMinimumContentsLength(30)
         self.where = QLabel()
         self.where.setObjectName("barPlace")
         self.entry = Entry()
@@ -89,7 +94,7 @@ class ReadingBar(QWidget):
         row.setContentsMargins(14, 6, 14, 6)
         row.setSpacing(14)
         row.addLayout(place, 10)
-        row.addLayout(how, 16)
+        row.addLayout(how, 20)
         self.beside = QWidget()
         beside = QVBoxLayout(self.beside)
         beside.setContentsMargins(0, 0, 0, 0)
@@ -97,8 +102,8 @@ class ReadingBar(QWidget):
         beside.addWidget(self.also_label)
         beside.addWidget(self.also)
         row.addWidget(self.beside)
-        row.addWidget(self.entry, 13)
-        row.addLayout(words, 34)
+        row.addWidget(self.entry, 10)
+        row.addLayout(words, 26)
         self.what.activated.connect(self._choose_task)
         self.way.activated.connect(self._choose_way)
         self.tool.activated.connect(self._choose_tool)
@@ -112,8 +117,13 @@ class ReadingBar(QWidget):
         self.theme = theme
         self.setFixedHeight(round(76 * zoom))
         self.entry.setFixedHeight(round(46 * zoom))
-        self.entry.setMinimumWidth(round(190 * zoom))
+        self.zoom = zoom
+        self._size_entry()
         self.beside.setFixedWidth(round(76 * zoom))
+
+    def _size_entry(self) -> None:
+        """Keep the entry wide, and let it give room to the words where a second box stands beside it."""
+        self.entry.setMinimumWidth(round((140 if self.beside.isVisibleTo(self) else 190) * self.zoom))
 
     # --- what is measured ---
 
@@ -186,6 +196,7 @@ class ReadingBar(QWidget):
             self.way.addItem(way.title, way.key)
         self.way.setEnabled(len(ways) > 1)
         self.way.setCurrentIndex(max(self.way.findData(usual), 0) if ways else -1)
+        self.way.view().setMinimumWidth(self.way.view().sizeHintForColumn(0) + 12)
         self.way.setToolTip(self._way_howto())
         self._fill_tools()
 
@@ -219,6 +230,7 @@ class ReadingBar(QWidget):
         """Show the small field of what the way asks for beside the entry, where it asks for something."""
         way = self._way()
         self.beside.setVisible(bool(way and way.asked))
+        self._size_entry()
         for one in way.asked if way else ():
             if self.also_label.text() != one.title:
                 self.also_label.setText(one.title)
@@ -284,18 +296,7 @@ class ReadingBar(QWidget):
         if place is None or task is None:
             self.hint.setText(self.tr("There is nothing to measure here yet."))
             return
-        before = self.standing()
-        words = (
-            [f"before: {before[-1].reading.text}" + (f" and {len(before) - 1} more" if len(before) > 1 else "")]
-            if before
-            else []
-        )
-        if before:
-            words.append(self.tr("Enter replaces, Shift+Enter repeats"))
-        else:
-            listed = [words_of(task.row)] if task.row.choices else []
-            words += [*listed, task.row.caution or self._way_howto() or task.row.meaning]
-        self.hint.setText("; ".join(words))
+        self.hint.setText(hint_words(task, [one.reading.text for one in self.standing()], self._way_howto()))
         self.hint.setToolTip(self.hint.text())
 
     def standing(self) -> list[Standing]:

@@ -25,7 +25,8 @@ def profile_scene(stands: Sequence[Stand], low: float, high: float, title: str, 
     """Draw the stands over a zero line, heights exaggerated; `low` and `high` bound what is allowed, NaN for no bound."""
     known = [one.height for one in stands if isfinite(one.height)]
     if not known:
-        return Scene((Words(50, 20, f"{title}: not measured yet", ink="faint"),), 0, 0, _WIDE, _HIGH, stretched=True)
+        told = (Words(50, 16, title, ink="faint"), Words(50, 26, "not measured yet", ink="faint"))
+        return Scene(told, 0, 0, _WIDE, _HIGH, stretched=True)
     reach = [
         *known,
         0.0,

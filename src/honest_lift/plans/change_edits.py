@@ -46,7 +46,8 @@ def edit_of(book: Book, change: Change) -> Edit:
     """Give the edit that makes a change. Raises EditError with a sentence where it can't be made."""
     kind, engine = KINDS[change.kind], book.engine
     if not holders_of(engine.layout, kind, change.where):
-        raise EditError(f"{kind.title}: there is no “{change.where}” on this engine any more.")
+        gone = f"there is no “{change.where}” on this engine any more" if change.where else "lay the heads out first"
+        raise EditError(f"{kind.title}: {gone}.")
     edits = {"springs": _springs, "shims": _shims, "cam": _card, "ratio": _anew, "lash": _anew, "lobe_lift": _anew}.get(
         change.kind, _fitted
     )(book, kind, change)

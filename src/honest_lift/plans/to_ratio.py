@@ -133,7 +133,7 @@ def _squish_first(kind: str, rest: str, engine: _Engine) -> Answer | None:
     if not isfinite(off) or abs(off) < _SAME_MM:
         return None
     amount = off if kind == "gasket" else -off
-    title = f"squish by {_SHORT[kind]}, then {_SHORT[rest]}"
+    title = f"{_SHORT[kind]} + {_SHORT[rest]}"
     if why := _why_not(kind, amount, engine.gasket_mm):
         return Answer(title, why_not=why)
     gained = amount * engine.areas[kind] / 1000.0 * (-1.0 if kind == "gasket" else 1.0)

@@ -46,8 +46,8 @@ class Rippled(Struct, frozen=True):
 
     @property
     def worse(self) -> bool:
-        """Tell whether it turns for the worse."""
-        return self.verdicts[1] > self.verdicts[0]
+        """Tell whether it turns for the worse; a figure that is lost is no gain, not even on one that fails."""
+        return self.verdicts[1] is Verdict.UNPROVEN or self.verdicts[1] > self.verdicts[0]
 
 
 class Ripple(Struct, frozen=True):
@@ -85,8 +85,8 @@ def ripple(book: Book, now: Examination, changes: Sequence[Change]) -> Ripple:
     found = examine(tried)
     before, after = _by_key(now), _by_key(found)
     pairs = [Rippled(before.get(key), after.get(key)) for key in dict.fromkeys((*after, *before))]
-    moved = tuple(one for one in pairs if _figure(one.before) != _figure(one.after))
-    unproved = tuple(one for one in pairs if _figure(one.before) == _figure(one.after) and _loses(one))
+    moved = tuple(one for one in pairs if not is_same(one.before, one.after))
+    unproved = tuple(one for one in pairs if is_same(one.before, one.after) and _loses(one))
     return Ripple(moved, unproved, tried, found)
 
 
@@ -96,6 +96,17 @@ def _by_key(found: Examination) -> dict[Key, Finding]:
         for one in found.findings
         if one.position
     }
+
+
+def is_same(before: Finding | None, after: Finding | None) -> bool:
+    """Tell whether two findings say the same: the last bits of a sum depend on how many are worked out together."""
+    one, other = _figure(before), _figure(after)
+    if isinstance(one, float) and isinstance(other, float):
+        return abs(one - other) <= _ROUNDING * max(1.0, abs(one))
+    return one == other
+
+
+_ROUNDING = 1e-9  # as an edge counts as met
 
 
 def _figure(one: Finding | None) -> float | str | None:

@@ -18,9 +18,10 @@ if TYPE_CHECKING:
     from honest_lift.plans.to_ratio import Answer
 
 _INSIDE = (3.0, 30.0)
+_FACE_MM = (5.0, 1000.0)  # across a cylinder head
 _HINT = (
-    "Worked out for the mean of the chambers that may count; each way is a trial on a copy of the engine. Milling at an angle "
-    "takes the same volume with this depth at the middle of the chambers: the intake's face then has to follow."
+    "Worked out for the mean of the chambers that may count; each way is a trial on a copy of the engine. A pair brings the "
+    "squish to the middle of its window first. For a cut at an angle, type how far the chambers and the far rail lie."
 )
 _CHECKS = ("compression", "squish", "piston_valve")
 
@@ -45,7 +46,7 @@ class WaysGrid(ReadingGrid):
 
         one = next(way for way in self.ways if way.title == name)
         if one.found is None:
-            return (Cell(one.title, bold=True), Cell(one.why_not, pencilled=True, hover=one.why_not), *([Cell()] * 8))
+            return (Cell(one.title, bold=True), Cell("–", hover=one.why_not), *([Cell()] * 8))
         cells = []
         for check in _CHECKS:
             worst = worst_of(one.found.found, check)
@@ -54,8 +55,9 @@ class WaysGrid(ReadingGrid):
                 Cell(verdict=worst.provisional.word if worst else "unproven"),
             ]
         worse = sum(each.turns and each.worse for each in one.found.moved)
+        told = amounts_words(self.session.engine, one.changes)
         return (
-            Cell(one.title, bold=True), Cell(amounts_words(self.session.engine, one.changes)), *cells,
+            Cell(one.title, bold=True), Cell(told, hover=told), *cells,
             Cell(pushrod_words(self.session.book, self.session.position, one.changes)), Cell(str(worse), True),
         )  # fmt: skip
 
@@ -83,12 +85,18 @@ class RatioPage(QWidget):
         self.told.setAccessibleName(self.tr("What the ways come to"))
         self._for: tuple[Any, ...] = ()
         self._ratio = float("nan")
+        self.face = QLineEdit()
+        self.face.setAccessibleName(self.tr("From the near rail to the chambers' middle and to the far rail"))
+        self.face.setPlaceholderText(self.tr("2.5 6.1"))
+        self.face.setMaximumWidth(110)
         row = QHBoxLayout()
-        row.addWidget(QLabel(self.tr("compression ratio wanted:")))
+        row.addWidget(QLabel(self.tr("ratio wanted:")))
         row.addWidget(self.wanted)
         row.addWidget(button(self.tr("Work it out"), self.work_out))
         row.addWidget(button(self.tr("Try the chosen way"), self.try_it))
         row.addStretch(1)
+        row.addWidget(QLabel(self.tr("near rail to middle, to far rail:")))
+        row.addWidget(self.face)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -97,6 +105,7 @@ class RatioPage(QWidget):
         column.addWidget(self.grid, 4)
         column.addWidget(scrolled(self.told), 2)
         self.wanted.returnPressed.connect(self.work_out)
+        self.face.returnPressed.connect(self.work_out)
         self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
@@ -108,7 +117,7 @@ class RatioPage(QWidget):
     def _size_columns(self) -> None:
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 176), (2, 58), (3, 28), (4, 76), (5, 28), (6, 68), (7, 28), (8, 116), (9, 44)):
+        for column, width in ((0, 140), (2, 58), (3, 28), (4, 84), (5, 28), (6, 68), (7, 28), (8, 116), (9, 44)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * self.zoom))
 
@@ -132,6 +141,7 @@ class RatioPage(QWidget):
         seen = self.session.examination
         try:
             ratio = parse(self.wanted.text(), Field.within("ratio", "", _INSIDE))
+            face = self._face()
         except EntryError as error:
             self.told.setText(str(error))
             return
@@ -143,8 +153,25 @@ class RatioPage(QWidget):
         self.model.ways = () if isinstance(found, str) else found
         self.model.refresh()
         self.told.setText(
-            f"Not told yet: {found}." if isinstance(found, str) else "\n".join(ways_words(self.session.engine, found))
+            f"Not told yet: {found}."
+            if isinstance(found, str)
+            else "\n".join(ways_words(self.session.engine, found, face))
         )
+
+    def _face(self) -> tuple[float, float] | None:
+        """Read how far the chambers' middle and the far rail lie from the near one, mm; None where nothing is typed."""
+        words = self.face.text().replace(";", " ").split()
+        if not words:
+            return None
+        unit = self.session.unit("length")
+        field = Field.within("length", unit, _FACE_MM)
+        read = [parse(one, field) for one in words]
+        if len(read) != 2 or read[0] is None or read[1] is None or not read[0] < read[1]:
+            raise EntryError(
+                f"“{self.face.text()}” is no pair of lengths: first to the chambers' middle, then the longer one to the far "
+                f"rail, {unit}, as in 2.5 6.1."
+            )
+        return read[0], read[1]
 
     def try_it(self) -> None:
         """Put the chosen way into a trial."""

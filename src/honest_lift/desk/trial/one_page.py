@@ -92,7 +92,7 @@ class OnePage(QWidget):
     def _size_columns(self) -> None:
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 142), (1, 96), (2, 134), (3, 134), (4, 42), (5, 42)):
+        for column, width in ((0, 142), (1, 84), (2, 150), (3, 150), (4, 40), (5, 40)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * self.zoom))
 

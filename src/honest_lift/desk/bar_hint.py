@@ -1,0 +1,20 @@
+"""What the measuring bar says beside an entry: what stands there already, or how to measure it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from PyQt6.QtCore import QCoreApplication
+
+from honest_lift.desk.tasks import Task
+from honest_lift.facts.observation import words_of
+
+
+def hint_words(task: Task, before: Sequence[str], howto: str) -> str:
+    """Give the hint for a task where readings stand already, as they were typed; `howto` tells how its way measures."""
+    if before:
+        more = f" and {len(before) - 1} more" if len(before) > 1 else ""
+        again = QCoreApplication.translate("bar", "Enter replaces, Shift+Enter repeats")
+        return f"before: {before[-1]}{more}; {again}"
+    listed = [words_of(task.row)] if task.row.choices else []
+    return "; ".join([*listed, task.row.caution or howto or task.row.meaning])

@@ -7,6 +7,7 @@ from functools import cached_property
 
 from honest_lift.checks.by_family import of_families
 from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
+from honest_lift.checks.control import check_control
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.free_length import check_free_length
 from honest_lift.checks.heights import check_bind_margin, check_installed_height
@@ -112,7 +113,7 @@ def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
 
 _OF_VALVES = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
-    check_open_stress,
+    check_open_stress, check_control,
 )  # fmt: skip
 
 

@@ -11,6 +11,7 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.heights import height_from, height_inputs
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import Curves, curve_keys
+from honest_lift.estimates.moving import Moving, moving_of
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book, Engine, narrowed
@@ -41,6 +42,7 @@ class Valves:
     cards: tuple[SpringCard | None, ...]
     coil_light: tuple[str, ...]
     more_mm: tuple[float, ...]
+    moving: tuple[Moving, ...]
 
     @property
     def places(self) -> tuple[Place, ...]:
@@ -69,6 +71,7 @@ class AtValve:
     card: SpringCard | None  # of the spring
     coil_light: str  # what was seen between the coils
     more_mm: float  # of shims under the outer than under what is inside it
+    moving: Moving
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +99,7 @@ class Gathered:
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
             tuple(one.card for one in at), tuple(one.coil_light for one in at),
-            tuple(one.more_mm for one in at),
+            tuple(one.more_mm for one in at), tuple(one.moving for one in at),
         )  # fmt: skip
 
 
@@ -124,9 +127,17 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             book.engine.card_of(spring),
             lights[one.id],
             more_under_outer(book.engine, one.id),
+            moving,
         )
-        for one, spring, height, moved, row, remark in zip(
-            positions, springs, height_inputs(book, names), lift.inputs, rows, odd_stacks(book, names), strict=True
+        for one, spring, height, moved, row, remark, moving in zip(
+            positions,
+            springs,
+            height_inputs(book, names),
+            lift.inputs,
+            rows,
+            odd_stacks(book, names),
+            moving_of(book),
+            strict=True,
         )
     )
     return Gathered(at, lift, curves, rows)

@@ -7,14 +7,14 @@ from honest_lift.facts.quantities import bare_head, block, chambers, clearance, 
 STEPS = {
     "engine": "Engine and parts", "head": "Bare head", "springs": "Spring bench", "heights": "Springs and heights",
     "shims": "Shim plan", "cam": "Camshaft", "rocker": "Rocker", "turn": "Through the turn",
-    "squeeze": "Chambers", "trial": "Trial",
+    "squeeze": "Chambers", "match": "Match", "trial": "Trial",
     "readings": "All readings",
 }  # fmt: skip
 BARE_HEAD = frozenset(one.name for one in (*bare_head.ROWS, *locks.ROWS))  # measured on the bare-head sheet
 WITH_ROCKER = frozenset(one.name for one in rocker_seen.ROWS)  # read with the rockers in place
 THROUGH = frozenset(one.name for one in (*clearance.ROWS, *valve_pair.ROWS))
 IN_CYLINDER = frozenset(one.name for one in (*block.ROWS, *chambers.ROWS))
-JUDGED = ("head", "springs", "heights", "rocker", "turn", "squeeze")  # steps with findings of their own
+JUDGED = ("head", "springs", "heights", "rocker", "turn", "squeeze", "match")  # steps with findings of their own
 CAM_PAGES = ("Around the turn", "Card", "Measured lobes", "Degreeing")
 
 

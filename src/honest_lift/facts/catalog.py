@@ -18,6 +18,7 @@ from honest_lift.facts.quantities import (
     gear,
     heights,
     locks,
+    motion,
     rocker,
     rocker_seen,
     springs,
@@ -38,6 +39,7 @@ _ROWS = (
     *valve_pair.ROWS,
     *block.ROWS,
     *chambers.ROWS,
+    *motion.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 

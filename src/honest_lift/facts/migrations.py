@@ -64,7 +64,7 @@ def _to_fifth(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_FIFTH)
 
 
-_NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_spread", "squish"})
+_NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_spread", "squish", "control"})
 
 
 _STATED_IN_SIXTH = frozenset({

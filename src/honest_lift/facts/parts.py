@@ -35,7 +35,8 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
 
     `form`: how its rate goes, "" where the maker does not say. `ground`: its end coils are closed and ground.
     `paint`: the mark that tells it from those that look alike. `tensile_a`, `tensile_m`: its wire's tensile strength
-    A / d^m in MPa with the wire in mm, where the maker states it; general commercial wire counts otherwise.
+    A / d^m in MPa with the wire in mm, where the maker states it; general commercial wire counts otherwise. `mass_kg`: of the
+    whole spring.
     """
 
     id: str
@@ -54,6 +55,7 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     paint: str = ""
     tensile_a: float | None = None
     tensile_m: float | None = None
+    mass_kg: float | None = None
 
 
 class SpringSet(Struct, frozen=True, forbid_unknown_fields=True):

@@ -258,6 +258,22 @@ def _squish(engine: Engine, one: Finding) -> list[str]:
     return [f"a gasket {amount} thinner", f"the block's deck cut by {amount}: clearances through the turn go with it"]
 
 
+def _control(engine: Engine, one: Finding) -> list[str]:
+    """Force over inertia goes with the speed squared, so mass and load follow from the share that is missing."""
+    known = {term.title: term.value for term in one.terms}
+    speed, red, mass = (known.get(title, float("nan")) for title in ("contact lost at", "red line", "moving mass"))
+    wanted = red * (1.0 + (one.lowest + one.expanded) / 100.0)
+    if not (isfinite(speed) and isfinite(wanted) and speed > 0):
+        return []
+    less, more = mass * (1.0 - (speed / wanted) ** 2), ((wanted / speed) ** 2 - 1.0) * 100.0
+    return [
+        f"{in_words(less, 'mass', engine.unit('mass'))} less at the valve: valve and retainer count whole, pushrod and lifter over "
+        "the ratio squared",
+        f"a spring with {more:.0f} percent more load over the nose: Match looks for one",
+        f"a red line of {speed / (1.0 + (one.lowest + one.expanded) / 100.0):.0f} rpm at most",
+    ]
+
+
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
@@ -271,6 +287,6 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
 
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
     "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "effective_ratio": _compression,
-    "compression_spread": _together, "squish": _squish,
+    "compression_spread": _together, "squish": _squish, "control": _control,
     "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

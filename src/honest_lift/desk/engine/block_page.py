@@ -1,4 +1,4 @@
-"""The block: crank, bore, piston and gasket; and what lies between the valves and the piston."""
+"""The block: crank, bore, piston and gasket; what lies between the valves and the piston; and the masses that move."""
 
 from __future__ import annotations
 
@@ -20,6 +20,10 @@ _OVER = {
     "pocket_lean": ("", *_ROLES), "valve_lean": ("", *_ROLES),
     "heads_over": ("",), "heads_step": ("",), "lean_toward": _ROLES, "lean_across": ("", *_ROLES), "face_angle": ("", *_ROLES),
 }  # fmt: skip
+_MASSES = {
+    "red_line": ("",), "valve_mass": _ROLES, "retainer_mass": ("", *_ROLES), "rocker_at_valve": ("", *_ROLES),
+    "pushrod_mass": ("", *_ROLES), "lifter_mass": ("", *_ROLES), "port_pressure": ("", "intake"),
+}  # fmt: skip
 _BLOCK_HINT = (
     "Crank, bore, piston and gasket. The rod is measured between the middles of its bores; the pin's offset counts positive toward "
     "the side the crankpin moves to after TDC, and is none where nothing is stated. What differs from cylinder to cylinder is read "
@@ -28,6 +32,12 @@ _BLOCK_HINT = (
 _OVER_HINT = (
     "What lies between piston and valve, which counts where no valve drop is measured at TDC; how two heads stand to each other; "
     "and what is allowed for at speed."
+)
+
+
+_MASSES_HINT = (
+    "The red line, and what the spring has to turn round over the nose; a spring's own mass stands on its card, or is weighed. Found "
+    "from them: the speed at which a rigid train lets go of its cam, which is more than any real one reaches."
 )
 
 
@@ -45,6 +55,14 @@ class OverPistonPage(Page):
     def __init__(self, session: Session) -> None:
         super().__init__(session, _OVER_HINT)
         _fill(self, _OVER, self.tr("Over the piston"))
+
+
+class MassesPage(Page):
+    """One table of stated figures."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session, _MASSES_HINT)
+        _fill(self, _MASSES, self.tr("Masses"))
 
 
 def _fill(page: Page, places: Mapping[str, Sequence[str]], title: str) -> None:

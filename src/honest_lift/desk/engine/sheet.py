@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QLabel, QTabWidget, QVBoxLayout, QWidget
 
-from honest_lift.desk.engine.block_page import BlockPage, OverPistonPage
+from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
 from honest_lift.desk.engine.head_page import HeadPage
 from honest_lift.desk.engine.layout_page import LayoutPage
@@ -16,7 +16,7 @@ from honest_lift.desk.engine.tools_page import ToolsPage
 from honest_lift.desk.session import Session
 
 PAGES = {
-    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Over the piston": OverPistonPage,
+    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Over the piston": OverPistonPage, "Masses": MassesPage,
     "Rocker": RockerPage,
     "Springs": SpringsPage, "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip

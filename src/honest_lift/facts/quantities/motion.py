@@ -1,0 +1,27 @@
+"""Quantities of the valve train in motion: the red line, and the masses that the spring has to turn round."""
+
+from __future__ import annotations
+
+from honest_lift.facts.place import PlaceKind
+from honest_lift.facts.quantity import Quantity, Way
+
+_ANY: tuple[PlaceKind, ...] = ("position", "role", "engine")
+_PAGE = "Masses"
+
+ROWS: tuple[Quantity, ...] = (
+    Quantity("red_line", "red line", "nr", "speed", ("engine",), (500.0, 25000.0), (2500.0, 12000.0), page=_PAGE,
+             meaning="The highest speed the engine is meant to be turned to, crank."),
+    Quantity("rocker_at_valve", "rocker or follower, its mass at the valve", "mk", "mass", _ANY, (0.0, 0.5), (0.005, 0.12),
+             page=_PAGE,
+             meaning="Its moment of inertia over the valve arm squared; about a third of its mass where nobody swung it."),
+    Quantity("pushrod_mass", "mass of the pushrod", "mp", "mass", _ANY, (0.0, 0.5), (0.02, 0.15),
+             (Way("scale", "scale", ("scale",), ("rocker",)),), "The bare pushrod.", page=_PAGE),
+    Quantity("lifter_mass", "mass of the lifter or bucket", "mf", "mass", _ANY, (0.0, 1.0), (0.02, 0.25),
+             (Way("scale", "scale", ("scale",), ("cam",)),), "Lifter with its roller and oil, or the bucket with its shim.",
+             page=_PAGE),
+    Quantity("port_pressure", "boost in the port at the red line", "pp", "pressure", _ANY, (0.0, 10.0), (0.0, 4.0), page=_PAGE,
+             meaning="Above the air about: it opens the valve. None where nothing is stated."),
+    Quantity("nose_acceleration", "lobe's acceleration over its nose, of what is drawn", "an", "ratio", ("position",), (0.2, 5.0),
+             (0.8, 1.25), meaning="How far off the drawn lobe is where the spring has to hold it. Walk the lobe with a degree wheel.",
+             page="Measured lobes"),
+)  # fmt: skip

@@ -1,0 +1,1 @@
+"""The valve in motion: what holds it to its cam."""

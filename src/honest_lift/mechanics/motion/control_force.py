@@ -1,0 +1,71 @@
+"""The force that holds a valve to its cam, everything counted rigid, and the speed at which it is gone.
+
+    m = valve + retainer and locks + what of the spring moves + rocker at the valve + (pushrod + lifter) / ratio^2
+    contact force = F(x) - F_gas + m x'' w^2        x'' a cam radian squared, w the cam's speed
+    contact-loss speed = the least over all angles with x'' < 0
+
+An upper bound: a train that bends lets go earlier. It ranks springs and masses, not lobes, stiffness or bounce.
+Source: Newton's second law on the valve, energy for the masses referred to it; common practice for the third of a spring.
+"""
+
+from __future__ import annotations
+
+from math import pi
+
+import numpy as np
+
+from honest_lift.numbers.doubt import Array
+
+_DEG_A_S_OF_RPM = 6.0  # crank degrees a second, of one turn a minute
+_M_OF_MM = 1e-3
+_BAR_MM2_N = 0.1
+
+
+def spring_share(active_coils: float, coils: float) -> float:
+    """Give what share of a spring's mass moves with the valve: a third of its active coils, and the dead end above them.
+
+    >>> round(spring_share(4.0, 6.0), 4)  # (4 / 3 + 1) / 6
+    0.3889
+    """
+    return (active_coils / 3.0 + (coils - active_coils) / 2.0) / coils
+
+
+def moving_mass(valve_kg: Array, retainer_kg: Array, spring_kg: Array, share: Array, rocker_kg: Array, pushed_kg: Array,
+                ratio: Array) -> Array:  # fmt: skip
+    """Give the mass referred to the valve, kg, of arrays that broadcast.
+
+    `pushed_kg`: pushrod and lifter, which move with the lobe: over the ratio squared, by energy.
+    """
+    return np.asarray(valve_kg + retainer_kg + share * spring_kg + rocker_kg + pushed_kg / ratio**2)
+
+
+def gas_force_n(port_bar: Array, cylinder_bar: Array, head_mm: Array, stem_mm: Array) -> Array:
+    """Give the force of gas that opens a valve, N; pressures are gauge.
+
+    >>> import numpy as np
+    >>> round(float(gas_force_n(*map(np.array, (1.0, 0.0, 50.0, 8.0)))))
+    191
+    """
+    head, stem = pi / 4.0 * np.asarray(head_mm) ** 2, pi / 4.0 * np.asarray(stem_mm) ** 2
+    return np.asarray((port_bar * (head - stem) - cylinder_bar * head) * _BAR_MM2_N)
+
+
+def contact_loss_rpm(force_n: Array, acceleration: Array, mass_kg: Array) -> Array:
+    """Give the crank speed at which contact is lost (...), rpm.
+
+    `force_n` (..., k): spring less gas at k angles; `acceleration` (..., k): mm a crank degree squared, negative at every one of
+    them; `mass_kg` (...). 0 where the spring pushes nothing there.
+    """
+    return np.asarray(np.sqrt(np.maximum(held(force_n, acceleration), 0.0) / mass_kg))
+
+
+def held(force_n: Array, acceleration: Array) -> Array:
+    """Give the least over the angles (last axis) of what a spring holds: kg times rpm squared."""
+    per_rpm2 = -acceleration * _M_OF_MM * _DEG_A_S_OF_RPM**2
+    return np.asarray(np.min(force_n / per_rpm2, axis=-1))
+
+
+def contact_force_n(force_n: Array, acceleration: Array, mass_kg: Array, speed_rpm: Array) -> Array:
+    """Give the force between valve train and cam (..., k) at a crank speed, N; below nothing it has let go."""
+    inertia = acceleration * _M_OF_MM * (_DEG_A_S_OF_RPM * np.asarray(speed_rpm)[..., None]) ** 2
+    return np.asarray(force_n + np.asarray(mass_kg)[..., None] * inertia)

@@ -94,7 +94,8 @@ def _turned(valve: ValveTurn) -> tuple[float, float, tuple[float, ...], tuple[fl
     rows = falls[np.unique(np.linspace(0, len(falls) - 1, _ANGLES).round().astype(int))] if len(falls) else falls
     peak = valve.peak_mm
     ratio = float(valve.carried.ratio(np.array(valve.lobe.lift_mm)))
-    return ratio, peak, *(tuple(one[rows].tolist()) for one in (lift / peak, bends, crank - valve.centre_deg))
+    fractions, falling, at = (tuple(one[rows].tolist()) for one in (lift / peak, bends, crank - valve.centre_deg))
+    return ratio, peak, fractions, falling, at
 
 
 def _nose(turn: Turn, position: str) -> Input:

@@ -36,8 +36,8 @@ _OVER_HINT = (
 
 
 _MASSES_HINT = (
-    "The red line, and what the spring has to turn round over the nose; a spring's own mass stands on its card, or is weighed. Found "
-    "from them: the speed at which a rigid train lets go of its cam, which is more than any real one reaches."
+    "The red line, and what the spring has to turn round over the nose; a spring's own mass stands on its card, or is weighed. "
+    "Found from them: the speed at which a rigid train lets go of its cam, which is more than any real one reaches."
 )
 
 

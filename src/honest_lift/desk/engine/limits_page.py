@@ -26,7 +26,8 @@ DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
     "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",
     "set_share": "percent", "set_weakest": "percent", "set_spread": "percent", "lock_engaged": "percent",
     "lock_angle": "angle", "half_lift": "angle", "uneven_tip": "angle", "true_ratio": "percent", "open_stress": "stress",
-    "control": "percent", "chamber_pours": "volume", "chamber_spread": "volume", "compression": "ratio", "compression_spread": "ratio",
+    "control": "percent",
+    "chamber_pours": "volume", "chamber_spread": "volume", "compression": "ratio", "compression_spread": "ratio",
     "effective_ratio": "ratio",
 }  # fmt: skip
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth

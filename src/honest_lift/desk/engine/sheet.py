@@ -16,7 +16,8 @@ from honest_lift.desk.engine.tools_page import ToolsPage
 from honest_lift.desk.session import Session
 
 PAGES = {
-    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Over the piston": OverPistonPage, "Masses": MassesPage,
+    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Over the piston": OverPistonPage,
+    "Masses": MassesPage,
     "Rocker": RockerPage,
     "Springs": SpringsPage, "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip

@@ -22,6 +22,6 @@ ROWS: tuple[Quantity, ...] = (
     Quantity("port_pressure", "boost in the port at the red line", "pp", "pressure", _ANY, (0.0, 10.0), (0.0, 4.0), page=_PAGE,
              meaning="Above the air about: it opens the valve. None where nothing is stated."),
     Quantity("nose_acceleration", "lobe's acceleration over its nose, of what is drawn", "an", "ratio", ("position",), (0.2, 5.0),
-             (0.8, 1.25), meaning="How far off the drawn lobe is where the spring has to hold it. Walk the lobe with a degree wheel.",
+             (0.8, 1.25), meaning="How far off the drawn lobe is where the spring has to hold it. Walk it with a degree wheel.",
              page="Measured lobes"),
 )  # fmt: skip

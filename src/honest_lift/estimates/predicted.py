@@ -177,6 +177,7 @@ _SHIFTS: dict[tuple[str, str], Shift] = {
     ("installed_height", RESTACKED): _plus(-1), ("lash", RESTACKED): _plus(-1),
     **{("installed_height", key): _plus(1) for key in ("seat_sunk", "valve_longer", "lock_offset", "pocket_cut")},
     **{("seal_gap", key): _plus(1) for key in ("seat_sunk", "valve_longer", "lock_offset", "guide_cut")},
+    ("seal_gap", "retainer_under"): _plus(-1),
     ("tip_to_step", "lock_offset"): _plus(-1), ("tip_to_step", "valve_longer"): _as_it_was,
     ("head_diameter", "valve_longer"): _as_it_was, ("valve_margin", "valve_longer"): _as_it_was,
     ("valve_lift", "lash"): _plus(-1), ("piston_valve_clay", "lash"): _plus(1), ("piston_valve_room", "lash"): _plus(1),

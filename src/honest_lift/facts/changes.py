@@ -46,6 +46,8 @@ KINDS: dict[str, ChangeKind] = {
         ChangeKind("valve_longer", "longer valve, tip and groove", "valve", "length", (-15.0, 15.0), 0.100 * _IN),
         ChangeKind("lash_cap", "lash cap, or thicker pad or shim", "lash shim", "length", (-10.0, 10.0), 0.080 * _IN),
         ChangeKind("lock_offset", "locks or retainer higher", "locks", "length", (-5.0, 5.0), 0.100 * _IN),
+        ChangeKind("retainer_under", "retainer's underside lower under its step", "retainer", "length", (-20.0, 20.0),
+                   0.100 * _IN),
         ChangeKind("pocket_cut", "spring pocket cut deeper", "pocket", "length", (0.0, 10.0), 0.060 * _IN),
         ChangeKind("guide_cut", "guide shortened, or a lower seal", "seal", "length", (-10.0, 10.0), 0.080 * _IN),
         ChangeKind("shims", "shims thicker", "shims", "length", (-10.0, 10.0), 0.060 * _IN),
@@ -70,6 +72,7 @@ _OF_GEAR = frozenset({
 })  # fmt: skip
 _UNTOUCHED: dict[str, frozenset[str]] = {
     "base_circle": frozenset({"lobe_lift", "lobe_centreline", *_TIMED}), "lobe_lift": frozenset({"lobe_centreline"}),
+    "retainer_under": frozenset({"installed_height", "lock_out"}),
     "dish": frozenset({"deck_clearance", "squish", "top_land", "land_clearance", "pocket_volume", "pocket_depth", "pocket_radius",
                        "pocket_offset", "pocket_lean"}),
     "piston_higher": frozenset({"piston_volume", "pocket_volume", "top_land", "land_clearance", "pocket_depth", "pocket_radius",

@@ -149,7 +149,7 @@ def _case(book: Book, spring_set: str) -> _Case:
     heights = height_from([one.height for one in gathered.at]).figure.value
     now = np.array([engine.fitted("shims", one.name).height_mm for one in gathered.at])  # type: ignore[union-attr]
     sizes = tuple(one for one in engine.shim_stock if one.is_for("outer"))
-    stacks = _stacks(sizes, hardened=engine.hardened_base)
+    stacks = stacks_of(sizes, hardened=engine.hardened_base)
     thick = np.array([sum(sizes[i].thickness_mm for i in stack) for stack in stacks])
     count = len(gathered.at)
     pairs = [(p, s) for p in range(count) for s in range(len(rows)) if spring_set or s == p]
@@ -168,7 +168,7 @@ def _barred(case: _Case) -> str:
 _NO_GROUND = Ground.STALE | Ground.NO_TOOL | Ground.UNSOUND | Ground.SET_ASIDE | Ground.ASSUMED | Ground.UNRANGED
 
 
-def _stacks(sizes: tuple[ShimSize, ...], *, hardened: bool) -> list[tuple[int, ...]]:
+def stacks_of(sizes: tuple[ShimSize, ...], *, hardened: bool) -> list[tuple[int, ...]]:
     """Give every stack of at most three shims that the stock allows, on a hardened base where one is asked for."""
     made = [one for n in range(MOST_SHIMS + 1) for one in combinations_with_replacement(range(len(sizes)), n)]
     return [

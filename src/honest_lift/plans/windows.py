@@ -80,7 +80,7 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     names = [*(one.id for one in book.engine.springs), ""]
     curves = gathered.curves.take([row for _, row in pairs]).on_own_shims([one.more_mm for one in at])
     lift = gathered.lift.take([p for p, _ in pairs])
-    heights = np.array([min(_doubt(one.height), _confirmed(book.engine, one.height[0].value)) for one in at])
+    heights = np.array([height_doubt(book.engine, one.height) for one in at])
     bounds = _Bounds(book, [one.role for one in at])
     made = _Edges(curves, lift.figure.value, lift.figure.u, heights)
     lows = [made.at_load(bounds.most("seat_load"), lifted=False), made.at_load(bounds.most("open_load"), lifted=True),
@@ -113,6 +113,11 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
         )
         for i, (one, (_, row)) in enumerate(zip(at, pairs, strict=True))
     ]  # fmt: skip
+
+
+def height_doubt(engine: Engine, inputs: Sequence[Input]) -> float:
+    """Give the standard doubt of an installed height once it is read again: as it was read, or as finely as the drawer allows."""
+    return min(_doubt(inputs), _confirmed(engine, inputs[0].value))
 
 
 def _doubt(inputs: Sequence[Input]) -> float:

@@ -9,7 +9,8 @@ from honest_lift.desk.session import Session
 _PLACES = {
     "tip_height_target": ("", "intake", "exhaust"), "retainer_angle": ("",), "lock_angle": ("",),
     "lock_stem": ("", "intake", "exhaust"), "stem_at_lock": ("", "intake", "exhaust"), "lock_length": ("",),
-    "retainer_spigot": ("",), "floor_diameter": ("",), "pilot_diameter": ("",),
+    "retainer_spigot": ("",), "retainer_under": ("", "intake", "exhaust"), "parts_offset": ("",),
+    "floor_diameter": ("",), "pilot_diameter": ("",),
     "retainer_mass": ("", "intake", "exhaust"), "valve_mass": ("intake", "exhaust"),
 }  # fmt: skip
 _HINT = (

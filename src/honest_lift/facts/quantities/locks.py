@@ -57,6 +57,16 @@ ROWS: tuple[Quantity, ...] = (
         "Across the step that centres the outer spring from inside.", page="Head parts",
     ),
     Quantity(
+        "retainer_under", "retainer's underside under its step", "hu", "length", _ANY, (-5.0, 30.0), (0.0, 15.0),
+        (Way("caliper", "caliper, from the step for the outer spring", ("caliper", "depth_gauge"), ("retainer",)),),
+        "How far the retainer reaches below its step for the outer spring, toward the seal.", page="Head parts",
+    ),
+    Quantity(
+        "parts_offset", "retainer and locks over standard height", "od", "length", _ANY, (-6.0, 6.0), (-3.0, 3.0),
+        meaning="How much higher this retainer and these locks carry the spring's step than standard ones; none where not stated.",
+        page="Head parts",
+    ),
+    Quantity(
         "retainer_mass", "mass of retainer and locks", "mr", "mass", _ANY, (0.001, 0.3), (0.004, 0.08),
         (Way("scale", "scale", ("scale",), ("retainer", "locks")),), "Retainer and both locks together.", page="Head parts",
     ),

@@ -1,0 +1,1 @@
+"""The match: which springs, retainers, locks and heights suit this cam, of what lies on the shelf."""

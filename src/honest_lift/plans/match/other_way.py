@@ -1,0 +1,143 @@
+"""The other way round: with the springs that are fitted, the most lift, the highest speed, the ratio, or the cam that still passes.
+
+Each answer is a trial on a copy of the engine, judged by the ordinary checks. What does not pass today counts as it stands: an answer
+is one in which nothing that passes now stops passing.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from math import isfinite, nan
+
+from msgspec import Struct
+
+from honest_lift.checks.control import CONTROL
+from honest_lift.checks.examine import Examination
+from honest_lift.checks.finding import Finding
+from honest_lift.estimates.of_valve import at_valve
+from honest_lift.facts.changes import Change
+from honest_lift.facts.edits import EditError, new_id
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.trial import ripple
+from honest_lift.shelf.kinds import Part
+
+CHECKS = frozenset({
+    "bind_margin", "open_load", "seat_load", "retainer_seal", "card_lift", "open_stress", "control", "piston_valve", "pocket_wall",
+    "valve_to_valve",
+})  # fmt: skip
+RATIOS = (1.5, 1.55, 1.6, 1.65, 1.7)
+_STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of it
+
+
+class Outcome(Struct, frozen=True):
+    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand; `limiting` the one with the least to
+    spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be tried."""
+
+    title: str
+    amount: float = nan
+    verdict: Verdict = Verdict.UNPROVEN
+    limiting: Finding | None = None
+    stopped: tuple[Finding, ...] = ()
+    why_not: str = ""
+
+    @property
+    def still_passes(self) -> bool:
+        """Tell whether nothing that passes now stops passing."""
+        return not self.why_not and not self.stopped
+
+
+def tried(book: Book, now: Examination, title: str, changes: Sequence[Change], amount: float = nan) -> Outcome:
+    """Try changes and say what they come to."""
+    try:
+        found = ripple(book, now, changes)
+    except EditError as error:
+        return Outcome(title, amount, why_not=str(error))
+    passing = {
+        (one.check.name, one.position) for one in now.findings if _counts(one) and one.provisional is Verdict.PASSES
+    }
+    then = [one for one in found.found.findings if _counts(one)]
+    stopped = [
+        one for one in then if one.provisional is not Verdict.PASSES and (one.check.name, one.position) in passing
+    ]
+    limiting = min(then, key=_spare, default=None)
+    return Outcome(title, amount, max((one.provisional for one in then), default=Verdict.UNPROVEN),
+                   min(stopped, key=_spare, default=limiting), tuple(stopped))  # fmt: skip
+
+
+def _counts(one: Finding) -> bool:
+    return bool(one.position) and one.check.name in CHECKS
+
+
+def _spare(one: Finding) -> float:
+    return one.weakness if isfinite(one.weakness) else float("inf")
+
+
+def ratios(book: Book, now: Examination) -> Iterator[Outcome]:
+    """Try every usual rocker ratio."""
+    for ratio in RATIOS:
+        yield tried(book, now, f"ratio {ratio:.2f}", [Change(new_id(), "ratio", "", ratio)], ratio)
+
+
+def cams(book: Book, now: Examination, cards: Sequence[Part]) -> Iterator[Outcome]:
+    """Try every cam card: its durations and its lobe lifts."""
+    for card in cards:
+        changes = [
+            change
+            for role in ("intake", "exhaust")
+            for change in (
+                Change(new_id(), "cam", role, part=str(card.values.get(f"{role}_durations", ""))),
+                Change(new_id(), "lobe_lift", role, card.figure(f"{role}_lift")),
+            )
+        ]
+        yield tried(book, now, f"{card.name} {card.number}".strip(), changes, card.figure("intake_lift"))
+
+
+def most_lift(book: Book, now: Examination, role: str) -> Iterator[Outcome]:
+    """Halve toward the largest lobe lift of a role at which nothing stops passing; the last outcome is the answer."""
+    positions = [one.id for one in book.engine.layout.positions if one.role == role]
+    lobe = at_valve(book, "lobe_lift", positions[0]).value if positions else nan
+    if not isfinite(lobe):
+        yield Outcome(f"{role} lift", why_not=f"the {role} lobe's lift is not stated")
+        return
+    title = f"{role} lobe lift"
+    low, high = lobe, lobe * (1.0 + _REACH)
+    best = beyond = tried(book, now, title, [Change(new_id(), "lobe_lift", role, high)], high)
+    if best.still_passes:
+        yield best
+        return
+    best = Outcome(title, lobe)
+    for _ in range(_STEPS):
+        middle = (low + high) / 2.0
+        found = tried(book, now, title, [Change(new_id(), "lobe_lift", role, middle)], middle)
+        if found.still_passes:
+            low, best = middle, found
+        else:
+            high, beyond = middle, found
+        yield _with_limit(best, beyond)
+    yield _with_limit(best, beyond)
+
+
+def _with_limit(best: Outcome, beyond: Outcome) -> Outcome:
+    """Give the best so far with what stops the next step."""
+    return Outcome(best.title, best.amount, best.verdict, beyond.limiting, (), beyond.why_not if beyond.why_not else "")
+
+
+def highest_speed(now: Examination) -> Outcome:
+    """Give the red line at which control still passes everywhere, by the valve that lets go first. An upper bound."""
+    found = [one for one in now.findings if one.check.name == CONTROL.name and isfinite(one.figure)]
+    told = [(_red_line(one), one) for one in found]
+    if not told:
+        return Outcome(
+            "highest speed", why_not="state the red line and the masses under Masses: control is not told yet"
+        )
+    speed, limiting = min(told, key=lambda pair: pair[0])
+    return Outcome("highest speed", speed, limiting.provisional, limiting)
+
+
+def _red_line(one: Finding) -> float:
+    """Give the red line whose share over it is the least that is asked, doubt and all: the doubt is a share of the speed lost at."""
+    lost = next(term.value for term in one.terms if term.title == "contact lost at")
+    red = next(term.value for term in one.terms if term.title == "red line")
+    doubt_rpm = one.expanded / 100.0 * red
+    return (lost - doubt_rpm) / (1.0 + one.lowest / 100.0)

@@ -1,0 +1,97 @@
+"""A match in words: its candidates, what they are weakest in, why a part is left out, and what has to be bought and cut."""
+
+from __future__ import annotations
+
+from collections import Counter
+from math import isfinite
+
+from honest_lift.checks.clearances import CARD_LIFT, RETAINER_SEAL
+from honest_lift.checks.control import BOUND, CONTROL
+from honest_lift.checks.finding import Check
+from honest_lift.checks.heights import BIND_MARGIN
+from honest_lift.checks.loads import OPEN_LOAD, SEAT_LOAD
+from honest_lift.checks.stress import OPEN_STRESS
+from honest_lift.facts.engine import Engine
+from honest_lift.facts.place import position_title
+from honest_lift.numbers.units import in_words
+from honest_lift.plans.match.accept import Chosen, named
+from honest_lift.plans.match.left_out import Reason
+from honest_lift.plans.match.match import Answer, Candidate, Match
+
+BY_NAME: dict[str, Check] = {
+    one.name: one for one in (SEAT_LOAD, OPEN_LOAD, BIND_MARGIN, RETAINER_SEAL, CARD_LIFT, OPEN_STRESS, CONTROL)
+}
+_FAILS = {
+    "seat_load most": "too hard on the seat by {0}", "seat_load least": "too soft on the seat by {0}",
+    "open_load most": "too hard open by {0}", "open_load least": "too soft open by {0}", "bind_margin least": "binds {0} early",
+    "bind_margin most": "stands {0} too far from bind", "open_stress most": "its wire bears {0} too much",
+    "card_lift least": "{0} more lift than its maker allows", "retainer_seal least": "the retainer comes {0} too near the seal",
+    "control least": "lets go {0} too early above the red line",
+}  # fmt: skip
+_DIMENSION = {one.name: one.dimension for one in BY_NAME.values()}
+
+
+def weakest_words(engine: Engine, one: Candidate) -> str:
+    """Say what a candidate has least of: `seat load at most, 3 exhaust: 0.59 of its reserve over its doubt`."""
+    check, _, side = one.at_check.partition(" ")
+    return f"{BY_NAME[check].title.lower()}, at {side}, {position_title(one.at_position)}"
+
+
+def reason_words(engine: Engine, reason: Reason) -> str:
+    """Say why a part is left out: `binds 0.016 in early at 5 intake`."""
+    if reason.is_in:
+        return "it is in a candidate"
+    where = f" at {position_title(reason.position)}" if reason.position else ""
+    if reason.check in _FAILS:
+        return (
+            _FAILS[reason.check].format(_amount(engine, reason.check.split()[0], reason.amount))
+            + where
+            + ", doubt and all"
+        )
+    by = f" by {in_words(reason.amount, 'length', engine.unit('length'))}" if isfinite(reason.amount) else ""
+    return f"{reason.check}{by}{where}"
+
+
+def _amount(engine: Engine, check: str, amount: float) -> str:
+    dimension = _DIMENSION[check]
+    return in_words(amount, dimension, engine.unit(dimension))
+
+
+def answer_words(match: Match, answer: Answer) -> str:
+    """Say what is found, and on what it rests."""
+    if not answer.is_complete:
+        return f"{answer.count} so far, {answer.looked} of {answer.of} springs looked at…"
+    if not answer.count:
+        return f"None of {answer.of} springs comes through with any retainer, locks and shims: ask of one why it is left out."
+    many = f"{answer.count} candidates" if answer.count > 1 else "one candidate"
+    shown = (
+        f", the best {len(answer.listed)} by their weakest point listed" if answer.count > len(answer.listed) else ""
+    )
+    return f"{many}{shown}. They pass on their cards, at {len(match.bench.positions)} pockets as measured, and prove nothing yet."
+
+
+def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> tuple[str, ...]:
+    """Give the shopping and machining list of a candidate, in lines."""
+    many, length = len(engine.layout.positions), engine.unit("length")
+    lines = [f"{many} springs {named(parts.spring)}", f"{many} retainers {named(parts.retainer)}",
+             f"{many} pairs of locks {named(parts.locks)}"]  # fmt: skip
+    shims = Counter(round(thick, 6) for stack in one.stacks_mm for thick in stack)
+    lines += [f"{count} shims {in_words(thick, 'length', length)}" for thick, count in sorted(shims.items())]
+    cuts = [(position, cut) for position, cut in zip(match.bench.positions, one.cuts_mm, strict=True) if cut > 0]
+    lines += [
+        f"cut the pocket of {position_title(position)} by {in_words(cut, 'length', length)}" for position, cut in cuts
+    ]
+    lines += [
+        f"{position_title(position)}: measure its height first, it is not in this match"
+        for position in match.bench.left_out
+    ]
+    lines.append(f"Then read every height, every spring at {_heights(engine, one)}, its bind, and the gap to the seal.")
+    if isfinite(one.speed_rpm):
+        lines.append(f"Contact is lost at {one.speed_rpm:.0f} rpm, {BOUND}.")
+    return tuple(lines)
+
+
+def _heights(engine: Engine, one: Candidate) -> str:
+    low, high = min(one.heights_mm), max(one.heights_mm)
+    unit = engine.unit("length")
+    return f"{in_words(low, 'length', unit)} to {in_words(high, 'length', unit)} and at full lift"

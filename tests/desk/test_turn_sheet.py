@@ -87,6 +87,7 @@ def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     put(last, "9", column=0)
     put(last, "3.0 mm")
     assert window.session.book.journal[-1].at == {"crank_at": 9.0}
+    sheet.open_page("What comes near")
     circles = [one for one in sheet.crank_page.curves.scenes[0][1].strokes if isinstance(one, Circle)]
     assert len(circles) > 10
     sheet.crank_page.rods.setCurrentIndex(2)

@@ -17,6 +17,7 @@ from honest_lift.demo.lobes import walked_lobes
 from honest_lift.demo.tables import (
     CHAMBERS,
     HEIGHTS,
+    MOVING,
     NEW_FREE,
     NEW_SPRINGS,
     PISTON,
@@ -119,6 +120,11 @@ def _facts() -> tuple[Fact, ...]:
             replace(stated(name, ENGINE, text, unit, "piston card (invented)"), tolerance=tolerance)
             for name, text, unit, tolerance in PISTON
         ),
+        stated("red_line", ENGINE, "6800", "rpm", "what it is built for (invented)"),
+        *(
+            replace(stated(name, place, text, unit, "weighed or measured on one, invented"), tolerance=tolerance)
+            for name, place, text, unit, tolerance in MOVING
+        ),
         stated("retainer_angle", ENGINE, "10", "deg", "retainer card (invented)"),
         stated("lock_angle", ENGINE, "10", "deg", "lock card (invented)"),
     )
@@ -134,7 +140,7 @@ def _card() -> SpringCard:
                    active_coils=4.55, free_length_mm=_inches("2.080")),
         ),
         _inches("1.800"), _pounds("215"), _inches("1.250"), _pounds("520"), _inches("1.170"), _inches("2.200"),
-        _inches(".570"), paint="two green stripes, upward",
+        _inches(".570"), paint="two green stripes, upward", mass_kg=0.128,
     )  # fmt: skip
 
 

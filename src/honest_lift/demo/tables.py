@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from honest_lift.facts.place import ENGINE, at_role
+
 SHIM_STOCK = ((".015", 40), (".020", 20), (".030", 24), (".060", 12))  # thickness, how many
 
 # spring, loads in lbf at the test heights of its set, bind of outer and inner in inches ("" = not measured)
@@ -97,6 +99,14 @@ CHAMBERS = (
     ("2", "62.2 62.2", "6 -2"), ("4", "64.4 64.8", "4 0"), ("6", "62.0 61.8", "5 -3"), ("8", "62.4 62.2", "5 -1"),
 )  # fmt: skip
 
+MOVING = (  # what the springs turn round, and what a retainer has to fit: quantity, place, text, unit, tolerance inside
+    ("valve_mass", at_role("intake"), "112", "g", 0.001), ("valve_mass", at_role("exhaust"), "98", "g", 0.001),
+    ("retainer_mass", ENGINE, "29", "g", 0.0005), ("rocker_at_valve", ENGINE, "36", "g", 0.004),
+    ("pushrod_mass", ENGINE, "58", "g", 0.001),
+    ("lifter_mass", ENGINE, "96", "g", 0.001), ("stem_at_lock", ENGINE, "8.68", "mm", 0.01),
+    ("retainer_under", ENGINE, "5.0", "mm", 0.05),
+    ("floor_diameter", ENGINE, "1.635", "in", 0.1), ("pilot_diameter", ENGINE, ".580", "in", 0.1),
+)  # fmt: skip
 PISTON = (  # quantity, text, unit, tolerance inside
     ("bore", "4.091", "in", 0.02), ("gasket_bore", "4.160", "in", 0.1), ("piston_volume", "3.5", "cc", 0.2),
     ("chamber_area", "7.9", "in²", 100.0), ("top_land", ".250", "in", 0.1), ("land_clearance", ".030", "in", 0.05),

@@ -239,6 +239,7 @@ DEFAULT_TOLERANCES: tuple[Tolerance, ...] = (
     Tolerance("lock_angle", plus_minus=0.0, source="from memory: a maker's 7 or 10 degrees counts as it is said"),
     Tolerance("lock_stem", plus_minus=0.01, source="from memory"),
     Tolerance("stem_at_lock", plus_minus=0.0005 * _IN, source="from memory"),
+    Tolerance("red_line", plus_minus=0.0, source="what somebody chose is what it is"),
     Tolerance("tip_height_target", plus_minus=0.0, source="a target is what it is"),
 )
 

@@ -69,7 +69,7 @@ _NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_sprea
 
 _STATED_IN_SIXTH = frozenset({
     "bore", "gasket_thickness", "gasket_bore", "gasket_volume", "piston_volume", "pocket_volume", "crevice_volume",
-    "deck_clearance", "check_lift", "chamber_area",
+    "deck_clearance", "check_lift", "chamber_area", "red_line",
 })  # fmt: skip
 
 

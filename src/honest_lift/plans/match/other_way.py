@@ -1,7 +1,7 @@
 """The other way round: with the springs that are fitted, the most lift, the highest speed, the ratio, or the cam that still passes.
 
-Each answer is a trial on a copy of the engine, judged by the ordinary checks. What does not pass today counts as it stands: an answer
-is one in which nothing that passes now stops passing.
+Each answer is a trial on a copy of the engine, judged by the ordinary checks. What does not pass today counts as it stands: an
+answer is one in which nothing that passes now stops passing.
 """
 
 from __future__ import annotations
@@ -31,8 +31,8 @@ _STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of
 
 
 class Outcome(Struct, frozen=True):
-    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand; `limiting` the one with the least to
-    spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be tried."""
+    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand; `limiting` the one with the least
+    to spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be tried."""
 
     title: str
     amount: float = nan
@@ -136,7 +136,7 @@ def highest_speed(now: Examination) -> Outcome:
 
 
 def _red_line(one: Finding) -> float:
-    """Give the red line whose share over it is the least that is asked, doubt and all: the doubt is a share of the speed lost at."""
+    """Give the red line over which the least that is asked is left, doubt and all."""
     lost = next(term.value for term in one.terms if term.title == "contact lost at")
     red = next(term.value for term in one.terms if term.title == "red line")
     doubt_rpm = one.expanded / 100.0 * red

@@ -44,6 +44,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("step_rocker", "&Rocker", "&View", "Ctrl+7", "show_rocker"),
     ActionRow("step_turn", "Through the t&urn", "&View", "Ctrl+8", "show_turn"),
     ActionRow("step_squeeze", "Cham&bers and compression", "&View", "Ctrl+9", "show_squeeze"),
+    ActionRow("step_match", "Ma&tch", "&View", "Ctrl+H", "show_match"),
     ActionRow("step_trial", "Tr&ial", "&View", "Ctrl+J", "show_trial"),
     ActionRow("step_readings", "&All readings", "&View", "Ctrl+0", "show_readings"),
     ActionRow("finding", "The whole &finding, and back", "&View", "F3", "open_finding", True),

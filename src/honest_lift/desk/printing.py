@@ -9,6 +9,9 @@ from PyQt6.QtGui import QFont, QPageLayout, QPageSize, QTextDocument
 from PyQt6.QtPrintSupport import QPrintDialog, QPrinter
 from PyQt6.QtWidgets import QWidget
 
+from honest_lift.desk import questions
+from honest_lift.desk.session import Session
+
 _POINTS = 9
 
 
@@ -21,6 +24,22 @@ def print_text(parent: QWidget, text: str, title: str) -> bool:
         return False
     _document(text, title).print(printer)
     return True
+
+
+def save_text(parent: QWidget, session: Session, text: str, title: str) -> None:
+    """Ask where to write the text, as it is or as a PDF, and write it; what the disk refuses is said."""
+    path = questions.card_to_save(parent, Path.home() / f"{title.lower()}.txt")
+    if path is None:
+        return
+    try:
+        if path.suffix.lower() == ".pdf":
+            write_pdf(path, text, title)
+        else:
+            path.write_text(text, encoding="utf-8")
+    except OSError as error:
+        questions.tell(parent, parent.tr("Not saved"), f"{path}: {error.strerror or error}.")
+        return
+    session.told.emit(parent.tr("Saved: {0}").format(path.name))
 
 
 def write_pdf(path: Path, text: str, title: str) -> None:

@@ -102,6 +102,12 @@ def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     return Path(dialog.selectedFiles()[0]) if dialog.exec() else None
 
 
+def parts_to_open(parent: QWidget, folder: Path) -> Path | None:
+    """Ask for a file of parts."""
+    name, _ = QFileDialog.getOpenFileName(parent, parent.tr("Import parts"), str(folder), "CSV (*.csv);;All files (*)")
+    return Path(name) if name else None
+
+
 def svg_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to write a drawing."""
     name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save the drawing"), str(suggestion), "SVG (*.svg)")

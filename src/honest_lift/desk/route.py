@@ -180,6 +180,8 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         towards = ("valve_drop", "piston_valve_clay", "piston_valve_room")
         places = [at_position(one.id) for one in engine.layout.positions]
         return sum(any((place, name) in seen for name in towards) for place in places), len(places)
+    if step == "match":
+        return _of_masses(session)
     if step == "trial":
         return len(engine.trials), len(engine.trials)
     if step == "squeeze":
@@ -200,3 +202,15 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         bool(engine.tools), bool(engine.hand),
     ]  # fmt: skip
     return sum(wanted), len(wanted)
+
+
+def _of_masses(session: Session) -> tuple[int, int]:
+    """Count what is told of the red line and of what moves with the valves."""
+    known = {fact.quantity for fact in session.engine.facts} | {
+        one.reading.quantity for one in standing(session.book.journal) if not one.fate
+    }
+    wanted = {
+        "pushrod": ("red_line", "valve_mass", "retainer_mass", "rocker_at_valve", "pushrod_mass", "lifter_mass"),
+        "bucket": ("red_line", "valve_mass", "retainer_mass", "lifter_mass"),
+    }.get(session.engine.gear, ("red_line", "valve_mass", "retainer_mass", "rocker_at_valve"))
+    return sum(name in known for name in wanted), len(wanted)

@@ -14,7 +14,7 @@ def make_sheet(step: str, session: Session, bar: ReadingBar) -> QWidget:
     """Make a step's sheet; what types into it types into the bar."""
     make = {
         "finding": _finding, "springs": _springs, "head": _head, "cam": _cam, "rocker": _rocker, "turn": _turn,
-        "squeeze": _squeeze, "trial": _trial, "shims": _shims, "readings": _readings,
+        "squeeze": _squeeze, "match": _match, "trial": _trial, "shims": _shims, "readings": _readings,
     }.get(step, _engine)  # fmt: skip
     return make(session, bar)
 
@@ -80,6 +80,12 @@ def _squeeze(session: Session, bar: ReadingBar) -> QWidget:
     _typing(sheet, bar)
     sheet.pasted.connect(bar.paste)
     return sheet
+
+
+def _match(session: Session, bar: ReadingBar) -> QWidget:
+    from honest_lift.desk.match.sheet import MatchSheet
+
+    return MatchSheet(session)
 
 
 def _trial(session: Session, bar: ReadingBar) -> QWidget:

@@ -268,6 +268,10 @@ class Window(QMainWindow):
         """Open chambers and compression."""
         self.session.open_step("squeeze")
 
+    def show_match(self) -> None:
+        """Open the match."""
+        self.session.open_step("match")
+
     def show_trial(self) -> None:
         """Open the trial."""
         self.session.open_step("trial")

@@ -17,6 +17,7 @@ from honest_lift.numbers.units import in_words
 from honest_lift.plans.match.accept import Chosen, named
 from honest_lift.plans.match.left_out import Reason
 from honest_lift.plans.match.match import Answer, Candidate, Match
+from honest_lift.plans.match.other_way import Outcome
 
 BY_NAME: dict[str, Check] = {
     one.name: one for one in (SEAT_LOAD, OPEN_LOAD, BIND_MARGIN, RETAINER_SEAL, CARD_LIFT, OPEN_STRESS, CONTROL)
@@ -31,10 +32,32 @@ _FAILS = {
 _DIMENSION = {one.name: one.dimension for one in BY_NAME.values()}
 
 
-def weakest_words(engine: Engine, one: Candidate) -> str:
-    """Say what a candidate has least of: `seat load at most, 3 exhaust: 0.59 of its reserve over its doubt`."""
+def weakest_words(one: Candidate) -> str:
+    """Say what a candidate has least of: `seat load, at most, 3 exhaust`."""
     check, _, side = one.at_check.partition(" ")
     return f"{BY_NAME[check].title.lower()}, at {side}, {position_title(one.at_position)}"
+
+
+def rung_title(name: str) -> str:
+    """Name a rung: `Seat load, most`."""
+    check, _, side = name.partition(" ")
+    return f"{BY_NAME[check].title}, {side}"
+
+
+def rung_words(rung: float, position: str) -> str:
+    """Say a rung and where it is least: `0.59 at 3e`."""
+    return f"{rung:.2f} at {position}" if isfinite(rung) else "not told"
+
+
+def outcome_amount(engine: Engine, one: Outcome) -> str:
+    """Say what an outcome comes to: a lift, a speed, or nothing beside its title."""
+    if not isfinite(one.amount):
+        return ""
+    if one.title == "highest speed":
+        return f"{one.amount:.0f} rpm"
+    return (
+        f"{one.amount:.2f}" if one.title.startswith("ratio") else in_words(one.amount, "length", engine.unit("length"))
+    )
 
 
 def reason_words(engine: Engine, reason: Reason) -> str:
@@ -95,3 +118,23 @@ def _heights(engine: Engine, one: Candidate) -> str:
     low, high = min(one.heights_mm), max(one.heights_mm)
     unit = engine.unit("length")
     return f"{in_words(low, 'length', unit)} to {in_words(high, 'length', unit)} and at full lift"
+
+
+def list_text(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> str:
+    """Give the shopping and machining list as a page of text, pocket by pocket."""
+    unit, load = engine.unit("length"), engine.unit("load")
+    title = "Shopping and machining list, by the match. By cards: nothing is proven yet."
+    head = [engine.name or "engine without a name", title, ""]
+    body = [
+        *shopping_words(engine, match, one, parts),
+        "",
+        "pocket      shims                          height      seat load",
+    ]
+    for position, stack, height, seat in zip(
+        match.bench.positions, one.stacks_mm, one.heights_mm, one.seat_load_n, strict=True
+    ):
+        shims = " + ".join(in_words(thick, "length", unit) for thick in stack) or "none"
+        body.append(f"{position:<12}{shims:<31}{in_words(height, 'length', unit):<12}{in_words(seat, 'load', load)}")
+    notes = [f"{note[:1].upper()}{note[1:]}." for note in match.notes]
+    caution = "A compressed valve spring can put an eye out: eye protection, the tool square on the retainer, never over the face."
+    return "\n".join([*head, *body, "", *notes, "Weakest: " + weakest_words(one) + ".", caution, ""])

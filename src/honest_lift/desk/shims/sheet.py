@@ -5,14 +5,12 @@ from __future__ import annotations
 import threading
 from contextlib import suppress
 from math import nan
-from pathlib import Path
 from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
 
-from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.record_table import Column, RecordTable
@@ -271,23 +269,11 @@ class ShimsSheet(QWidget):
 
     def save_card(self) -> None:
         """Write the plan as a bench card."""
-        from honest_lift.desk.printing import write_pdf
+        from honest_lift.desk.printing import save_text
         from honest_lift.sheets.bench_card import bench_card
 
-        plan = self.model.plan
-        path = questions.card_to_save(self, Path.home() / "bench card.txt") if plan else None
-        if path is None or plan is None:
-            return
-        try:
-            words = bench_card(self.session.engine, plan)
-            if path.suffix.lower() == ".pdf":
-                write_pdf(path, words, self.tr("Bench card"))
-            else:
-                path.write_text(words, encoding="utf-8")
-        except OSError as error:
-            questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
-            return
-        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
+        if plan := self.model.plan:
+            save_text(self, self.session, bench_card(self.session.engine, plan), self.tr("Bench card"))
 
     # --- the stock ---
 

@@ -12,6 +12,7 @@ from msgspec.structs import replace
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.match.asked import CardSprings, Ints, Pairs, Retainers, rows
 from honest_lift.mechanics.match.candidates import Weighed, speed_rpm, told_apart
+from honest_lift.mechanics.match.rungs import lines_of
 from honest_lift.mechanics.match.search import Found, search
 from honest_lift.numbers.doubt import Array
 from honest_lift.plans.match.parts import Key, OnShelf, Present, pairs_of, present_of, retainers_of, springs_of
@@ -141,6 +142,36 @@ class Match:
     def _seat_load(self, weighed: Weighed) -> Array:
         own = rows(self.springs, weighed.spring)
         return np.asarray(own.load_n[:, None] + own.rate[:, None] * (own.height_mm[:, None] - weighed.height_mm))
+
+    def _again(self, one: Candidate) -> Weighed:
+        """Give a candidate as it was weighed."""
+        spring = self.row("springs", one.spring)
+        retainer, lock = self.row("retainers", one.retainer), self.row("locks", one.locks)
+        pair = int(np.flatnonzero((self.pairs.retainer == retainer) & (self.pairs.lock == lock))[0])
+        heights = np.array([one.heights_mm])
+        return Weighed(
+            np.array([spring]), np.array([pair]), np.zeros(heights.shape, dtype=np.int64), heights, heights * nan
+        )
+
+    def ladder(self, one: Candidate) -> dict[str, tuple[float, str]]:
+        """Give each check's least rung of a candidate, and the position it is least at."""
+        apart = told_apart(self.springs, self.pairs, self.bench.pockets, self.bench.asked, self._again(one))
+        return {
+            name: (float(rungs[0].min()), self.bench.positions[int(rungs[0].argmin())]) for name, rungs in apart.items()
+        }
+
+    def window(self, one: Candidate) -> tuple[float, float]:
+        """Give the lowest and the highest height at which a candidate's spring stands between its limits at every pocket, mm."""
+        low, high = lines_of(rows(self.springs, self._again(one).spring), self.bench.pockets, self.bench.asked).window()
+        return float(low.max()), float(high.min())
+
+    def curve(self, one: Candidate) -> tuple[tuple[tuple[float, float], ...], float]:
+        """Give a candidate's load, mm and N, where it stands shut lowest and open deepest; and where it binds."""
+        own = rows(self.springs, self._again(one).spring)
+        shut = min(one.heights_mm)
+        opened = min(h - lift for h, lift in zip(one.heights_mm, self.bench.pockets.lift_mm.tolist(), strict=True))
+        at = [(h, float(own.load_n[0] + own.rate[0] * (own.height_mm[0] - h))) for h in (shut, opened)]
+        return tuple(at), float(own.bind_mm[0])
 
     def row(self, kind: str, key: Key) -> int:
         """Give the row of a part. Raises ValueError where the shelf holds it no more."""

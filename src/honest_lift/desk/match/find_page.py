@@ -1,0 +1,298 @@
+"""Find: the search over the shelf, its candidates, why a part is left out, accepting one, and its shopping list."""
+
+from __future__ import annotations
+
+import threading
+from contextlib import suppress
+from typing import TYPE_CHECKING
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QLineEdit, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.page import button, scrolled
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.match.candidates_grid import FILTERS, SORTS, CandidatesGrid
+from honest_lift.desk.match.shelf_here import ShelfHere
+from honest_lift.desk.session import Session
+from honest_lift.facts.edits import EditError
+from honest_lift.numbers.units import in_words
+
+if TYPE_CHECKING:
+    from honest_lift.plans.match.accept import Chosen
+    from honest_lift.plans.match.match import Answer, Candidate, Match
+
+_CUTS_IN = (0.0, 0.020, 0.040, 0.060)
+_WIDTHS = ((0, 60), (1, 60), (2, 58), (3, 62), (5, 38), (6, 70), (7, 60), (8, 56), (9, 66), (10, 36))
+
+
+class FindPage(QWidget):
+    """The search runs on a thread of its own: what it has found so far is listed while it goes on."""
+
+    zoom = 1.0
+    compared = pyqtSignal(object)  # the candidate to set beside others
+    _came = pyqtSignal(object, object)
+
+    def __init__(self, session: Session, here: ShelfHere) -> None:
+        super().__init__()
+        self.session, self.here = session, here
+        self.match: Match | None = None
+        self.answer: Answer | None = None
+        self._for: object = None
+        self._thread: threading.Thread | None = None
+        self._build()
+        self._lay_out()
+        self._came.connect(self._show)
+        self.model.reshaped.connect(self._size_columns)
+        self.shelves.activated.connect(self._choose_shelf)
+        self.sort.activated.connect(self._sort)
+        self.asked.returnPressed.connect(self.ask_why)
+        here.changed.connect(self._fill_shelves)
+
+    def _build(self) -> None:
+        self.shelves, self.cuts, self.sort = QComboBox(), QComboBox(), QComboBox()
+        self.shelves.setAccessibleName(self.tr("Shelf to search"))
+        self.cuts.setAccessibleName(self.tr("How deep pockets may be cut"))
+        self.sort.setAccessibleName(self.tr("Order of the candidates"))
+        self.sort.addItems([self.tr(name) for name in SORTS])
+        self.filters = {name: QCheckBox(self.tr(name)) for name in FILTERS}
+        for box in self.filters.values():
+            box.clicked.connect(self._filter)
+        self.model, self.grid = CandidatesGrid(self.session), GridView()
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Candidates"))
+        self.asked = QLineEdit()
+        self.asked.setPlaceholderText(self.tr("part number: why is it left out?"))
+        self.asked.setAccessibleName(self.tr("Part to ask about"))
+        self.told, self.why = QLabel(), QLabel()
+        for label in (self.told, self.why):
+            label.setWordWrap(True)
+        self.told.setAccessibleName(self.tr("What the search comes to"))
+        self.why.setAccessibleName(self.tr("Why a part is left out"))
+
+    def _lay_out(self) -> None:
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        above, beside, below = QHBoxLayout(), QHBoxLayout(), QHBoxLayout()
+        above.addWidget(self.shelves)
+        above.addWidget(self.cuts)
+        above.addWidget(button(self.tr("Find what suits"), self.find))
+        above.addWidget(self.sort)
+        above.addStretch(1)
+        for box in self.filters.values():
+            beside.addWidget(box)
+        beside.addStretch(1)
+        for words, does in (
+            (self.tr("Set beside others"), self.compare), (self.tr("Accept it as one edit"), self.take),
+            (self.tr("Save its list…"), self.save_list), (self.tr("Print it…"), self.print_list),
+        ):  # fmt: skip
+            below.addWidget(button(words, does))
+        below.addStretch(1)
+        below.addWidget(self.asked, 1)
+        column.addLayout(above)
+        column.addLayout(beside)
+        column.addWidget(self.grid, 4)
+        column.addLayout(below)
+        column.addWidget(self.why)
+        column.addWidget(scrolled(self.told), 2)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in _WIDTHS:
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    # --- following ---
+
+    def refresh(self) -> None:
+        """Follow the session: candidates of another state are no longer listed."""
+        self._fill_shelves()
+        unit = self.session.unit("length")
+        words = [
+            self.tr("cut pockets up to {0}").format(in_words(one * 25.4, "length", unit))
+            if one
+            else self.tr("cut no pocket")
+            for one in _CUTS_IN
+        ]
+        if [self.cuts.itemText(i) for i in range(self.cuts.count())] != words:
+            before = max(self.cuts.currentIndex(), 0)
+            self.cuts.clear()
+            self.cuts.addItems(words)
+            self.cuts.setCurrentIndex(before)
+        if self.match is not None and self._for is not self.session.book:
+            self._forget(self.tr("Something has changed since: find anew."))
+        elif self.match is None and not self.told.text():
+            self.told.setText(self.here.trouble or self.tr(
+                "Looks through every spring, retainer and pair of locks on the shelf, with every stack of shims, for what stands "
+                "between all limits at every pocket as measured. Cards prove nothing: what is found is measured before it counts."
+            ))  # fmt: skip
+
+    def _fill_shelves(self) -> None:
+        names = self.here.shelf.names()
+        words = [self.tr("all shelves"), *(name for name, _ in names)]
+        if [self.shelves.itemText(i) for i in range(self.shelves.count())] != words:
+            self.shelves.clear()
+            self.shelves.addItems(words)
+            self.shelves.setCurrentIndex(max(self.shelves.findText(self.here.chosen), 0))
+
+    def _choose_shelf(self) -> None:
+        self.here.chosen = self.shelves.currentText() if self.shelves.currentIndex() > 0 else ""
+        self._forget(self.tr("Another shelf: find anew."))
+
+    def _forget(self, words: str) -> None:
+        self.match, self.answer = None, None
+        self.model.show(())
+        self.told.setText(words)
+        self.why.clear()
+
+    def _sort(self) -> None:
+        self.model.order = list(SORTS)[self.sort.currentIndex()]
+        self.model.refresh()
+
+    def _filter(self) -> None:
+        self.model.filters = frozenset(name for name, box in self.filters.items() if box.isChecked())
+        self.model.refresh()
+
+    # --- finding ---
+
+    def laid_out(self) -> Match | None:
+        """Lay the question out for the engine as it stands; what is missing is said."""
+        from honest_lift.plans.match.match import Match
+
+        try:
+            return Match(self.session.book, self.here.read(), _CUTS_IN[max(self.cuts.currentIndex(), 0)] * 25.4)
+        except ValueError as error:
+            self._forget(f"Not told yet: {error}.")
+            return None
+
+    def find(self) -> None:
+        """Search, on a thread; what is found is listed as it comes."""
+        if self._thread is not None:
+            return
+        match = self.laid_out()
+        if match is None:
+            return
+        self.match, self._for = match, self.session.book
+        self.told.setText(self.tr("looking…"))
+        self._thread = threading.Thread(target=self._run, args=(match,), name="match", daemon=True)
+        self._thread.start()
+
+    def _run(self, match: Match) -> None:
+        with suppress(RuntimeError):  # the window may have been closed meanwhile
+            try:
+                for answer in match.search():
+                    self._came.emit(match, answer)
+            except Exception as error:  # a bug, but the window must not wait for ever
+                self._came.emit(match, f"it could not be worked out: {type(error).__name__}, {error}")
+
+    def _show(self, match: Match, answer: Answer | str) -> None:
+        from honest_lift.sheets.match_words import answer_words
+
+        over = isinstance(answer, str) or answer.is_complete
+        if over and self._thread is not None:
+            self._thread.join()
+            self._thread = None
+        if match is not self.match:
+            return
+        if isinstance(answer, str):
+            self._forget(answer)
+            return
+        self.answer = answer
+        self.model.show(answer.listed)
+        self.told.setText(
+            "\n".join((answer_words(match, answer), *(f"{one[:1].upper()}{one[1:]}." for one in match.notes)))
+        )
+        if over and answer.listed and not self.grid.currentIndex().isValid():
+            self.grid.selectRow(0)
+
+    @property
+    def current(self) -> Candidate | None:
+        """Give the candidate that is chosen."""
+        row = self.grid.currentIndex().row()
+        return self.model.shown[row] if 0 <= row < len(self.model.shown) else None
+
+    def _chosen(self) -> tuple[Match, Candidate, Chosen] | None:
+        """Give the chosen candidate with its parts; what is missing is said."""
+        one = self.current
+        parts = self.parts(one) if one else None
+        if one is None or parts is None or self.match is None:
+            self.session.told.emit(self.tr("Find what suits, and choose a candidate first."))
+            return None
+        return self.match, one, parts
+
+    def parts(self, one: Candidate) -> Chosen | None:
+        """Give the parts of a candidate off the shelf; None where one was taken away since."""
+        from honest_lift.plans.match.accept import Chosen
+        from honest_lift.shelf.kinds import PARTS
+
+        found = [self.here.part(PARTS[kind], key) for kind, key in
+                 (("springs", one.spring), ("retainers", one.retainer), ("locks", one.locks))]  # fmt: skip
+        return Chosen(*found) if all(found) else None
+
+    # --- what is done with one ---
+
+    def compare(self) -> None:
+        """Set the chosen candidate beside others."""
+        if self._chosen() and self.current:
+            self.compared.emit(self.current)
+
+    def take(self) -> None:
+        """Fit the chosen candidate, as one edit."""
+        from honest_lift.plans.match.accept import accept
+
+        if not (chosen := self._chosen()):
+            return
+        match, one, parts = chosen
+        try:
+            done = self.session.do(accept(self.session.engine, match, one, parts))
+        except EditError as error:
+            self.session.warned.emit(str(error))
+            return
+        if done:
+            self.session.told.emit(
+                self.tr("Accepted: nothing of it is proven before it is measured. F2 starts with that.")
+            )
+
+    def list_words(self) -> str:
+        """Give the shopping and machining list of the chosen candidate."""
+        from honest_lift.sheets.match_words import list_text
+
+        chosen = self._chosen()
+        return list_text(self.session.engine, *chosen) if chosen else ""
+
+    def print_list(self) -> None:
+        """Print the list."""
+        from honest_lift.desk.printing import print_text
+
+        if words := self.list_words():
+            print_text(self, words, self.tr("Shopping and machining"))
+
+    def save_list(self) -> None:
+        """Write the list as text, or as a PDF."""
+        from honest_lift.desk.printing import save_text
+
+        if words := self.list_words():
+            save_text(self, self.session, words, self.tr("Shopping and machining"))
+
+    def ask_why(self) -> None:
+        """Say why the typed part is left out."""
+        from honest_lift.plans.match.left_out import why
+        from honest_lift.sheets.match_words import reason_words
+
+        wanted = self.asked.text().strip()
+        match = self.match or self.laid_out()
+        if not wanted or match is None:
+            return
+        found = [
+            (kind, key) for kind, keys in match.found.keys.items() for key in keys if key[1].lower() == wanted.lower()
+        ]
+        lines = [f"{key[1]}: {reason_words(self.session.engine, why(match, kind, key))}." for kind, key in found]
+        none = self.tr("No spring, retainer or pair of locks “{0}” lies on this shelf.").format(wanted[:40])
+        self.why.setText("\n".join(lines) or none)

@@ -1,0 +1,85 @@
+"""Masses: what a spring turns round over the nose, what each part of it counts at the valve, and the speed it is worth."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.page import hint_label, scrolled
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.session import Session
+
+if TYPE_CHECKING:
+    from honest_lift.sheets.mass_words import MassLine
+
+_HINT = (
+    "Everything counted rigid and referred to the valve. The speed at which such a train lets go of its cam is an upper bound: a "
+    "real one bends, and lets go earlier. It ranks springs and masses, not lobes, stiffness or bounce. Masses are stated under "
+    "Engine and parts."
+)
+
+
+class MassGrid(ReadingGrid):
+    """A row a mass."""
+
+    lines: tuple[MassLine, ...] = ()
+
+    def row_names(self) -> list[str]:
+        """Give the masses."""
+        return [one.title for one in self.lines]
+
+    def head_words(self) -> tuple[str, ...]:
+        """Give the titles."""
+        return ("what moves", "its mass", "counts", "at the valve", "share", "a tenth less")
+
+    def row_cells(self, name: str) -> tuple[Cell, ...]:
+        """Give the cells of a mass."""
+        one = next(line for line in self.lines if line.title == name)
+        return (
+            Cell(one.title, bold=True),
+            *(Cell(each, True) for each in (one.mass, one.counts, one.at_valve, one.share, one.worth)),
+        )
+
+
+class MassesPage(QWidget):
+    """The sheet of masses of the current valve."""
+
+    zoom = 1.0
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.model, self.grid, self.told = MassGrid(session), GridView(), QLabel()
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("Masses that move with the valve"))
+        self.told.setWordWrap(True)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(self.grid, 3)
+        column.addWidget(scrolled(self.told), 2)
+        self.model.reshaped.connect(self._size_columns)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        header.setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
+        self.grid.setColumnWidth(0, round(250 * self.zoom))
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        from honest_lift.sheets.mass_words import control_words, mass_lines
+
+        seen, here = self.session.examination, self.session.position
+        found = seen.finding("control", here) if seen and here else None
+        self.model.lines = mass_lines(self.session.book, here, found) if here else ()
+        self.model.refresh()
+        self.told.setText("\n".join(control_words(self.session.book, here, found)) if here else "")

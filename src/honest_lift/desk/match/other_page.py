@@ -1,0 +1,178 @@
+"""The other way round: the most lift, the highest speed, the ratio and the cam that the springs that are fitted still carry."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from math import isfinite
+from typing import TYPE_CHECKING
+
+from PyQt6.QtCore import QTimer
+from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+
+from honest_lift.desk.engine.page import button, hint_label
+from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.match.shelf_here import ShelfHere
+from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.session import Session
+
+if TYPE_CHECKING:
+    from honest_lift.plans.match.other_way import Outcome
+
+_HINT = (
+    "With the springs, retainers and heights that are fitted: an answer is one in which nothing that passes now stops passing. Each "
+    "is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to."
+)
+
+
+class OutcomesGrid(ReadingGrid):
+    """A row an outcome."""
+
+    outcomes: dict[str, Outcome]
+
+    def row_names(self) -> list[str]:
+        """Give what was tried."""
+        return list(self.outcomes)
+
+    def head_words(self) -> tuple[str, ...]:
+        """Give the titles."""
+        return ("what is tried", "comes to", "", "limit", "at", "margin", "stop\npassing")
+
+    def row_cells(self, name: str) -> tuple[Cell, ...]:
+        """Give the cells of an outcome."""
+        from honest_lift.checks.wording import margin_words
+        from honest_lift.sheets.match_words import outcome_amount
+
+        one, engine = self.outcomes[name], self.session.engine
+        if one.why_not:
+            return (
+                Cell(name, bold=True),
+                Cell("–", hover=one.why_not),
+                *([Cell()] * 3),
+                Cell(one.why_not, hover=one.why_not),
+                Cell(),
+            )
+        limit = one.limiting
+        told = margin_words(limit, engine) if limit and isfinite(limit.margin) else "–"
+        verdict = "passes" if one.still_passes else max(each.provisional for each in one.stopped).word
+        return (
+            Cell(name, bold=True), Cell(outcome_amount(engine, one), True), Cell(verdict=verdict),
+            Cell(limit.check.title if limit else "–"), Cell(limit.position if limit else ""), Cell(told, True),
+            Cell(str(len(one.stopped)) if one.stopped else "none", True),
+        )  # fmt: skip
+
+
+class OtherPage(QWidget):
+    """What is tried comes one by one, and the window lives on meanwhile."""
+
+    zoom = 1.0
+
+    def __init__(self, session: Session, here: ShelfHere) -> None:
+        super().__init__()
+        self.session, self.here = session, here
+        self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
+        self.model.outcomes = {}
+        self.grid.setModel(self.model)
+        self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
+        self.told.setWordWrap(True)
+        self._left: list[Iterator[Outcome]] = []
+        self._for: object = None
+        self._next = QTimer(self)
+        self._next.setInterval(0)
+        self._next.timeout.connect(self._step)
+        row, column = QHBoxLayout(), QVBoxLayout(self)
+        for words, does in (
+            (self.tr("Highest speed"), self.speed), (self.tr("Ratios, 1.5 to 1.7"), self.ratios),
+            (self.tr("Most lift"), self.lift), (self.tr("Cams of the shelf"), self.cams), (self.tr("Stop"), self.stop),
+        ):  # fmt: skip
+            row.addWidget(button(words, does))
+        row.addStretch(1)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.addWidget(hint_label(self.tr(_HINT)))
+        column.addLayout(row)
+        column.addWidget(self.grid, 1)
+        column.addWidget(self.told)
+        self.model.reshaped.connect(self._size_columns)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.zoom = zoom
+        self.grid.dress(theme, zoom)
+        self._size_columns()
+
+    def _size_columns(self) -> None:
+        header = self.grid.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in ((1, 110), (2, 34), (4, 44), (6, 74)):
+            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+            self.grid.setColumnWidth(column, round(width * self.zoom))
+
+    def refresh(self) -> None:
+        """Follow the session: what was tried on another state is no longer shown."""
+        if self._for is not None and self._for is not self.session.book:
+            self.stop()
+            self._for = None
+            self.model.outcomes = {}
+            self.told.setText(self.tr("Something has changed since: try anew."))
+        self.model.refresh()
+
+    # --- trying ---
+
+    def _start(self, *ways: Iterator[Outcome]) -> None:
+        if self.session.examination is None:
+            self.told.setText(self.tr("The engine is still being worked out."))
+            return
+        if self._for is not self.session.book:
+            self.model.outcomes = {}
+        self._for = self.session.book
+        self._left += ways
+        self.told.setText(self.tr("trying…"))
+        self._next.start()
+
+    def _step(self) -> None:
+        """Try the next one."""
+        outcome = next(self._left[0], None) if self._left else None
+        if outcome is not None:
+            self.model.outcomes = {**self.model.outcomes, outcome.title: outcome}
+            self.model.refresh()
+        elif self._left:
+            del self._left[0]
+        if not self._left:
+            self._next.stop()
+            self.told.setText("")
+
+    def speed(self) -> None:
+        """Say the highest speed."""
+        from honest_lift.checks.control import BOUND
+        from honest_lift.plans.match.other_way import highest_speed
+
+        if seen := self.session.examination:
+            self._start(iter((highest_speed(seen),)))
+            self.session.told.emit(self.tr("The highest speed is {0}.").format(BOUND))
+
+    def ratios(self) -> None:
+        """Try the usual ratios."""
+        from honest_lift.plans.match.other_way import ratios
+
+        if seen := self.session.examination:
+            self._start(ratios(self.session.book, seen))
+
+    def lift(self) -> None:
+        """Look for the most lift of intakes and of exhausts."""
+        from honest_lift.plans.match.other_way import most_lift
+
+        if seen := self.session.examination:
+            self._start(*(most_lift(self.session.book, seen, role) for role in ("intake", "exhaust")))
+
+    def cams(self) -> None:
+        """Try every cam card of the shelf."""
+        from honest_lift.plans.match.other_way import cams
+        from honest_lift.shelf.kinds import PARTS
+
+        if seen := self.session.examination:
+            self._start(cams(self.session.book, seen, self.here.shelf.parts(PARTS["cams"], self.here.chosen)))
+
+    def stop(self) -> None:
+        """Stop trying; what is found so far stays."""
+        self._next.stop()
+        self._left.clear()
+        self.told.setText("")

@@ -15,7 +15,7 @@ from honest_lift.mechanics.motion.control_force import contact_loss_rpm, gas_for
 from honest_lift.numbers.doubt import Array, Ground
 
 CONTROL = Check(
-    "control", "Contact over red line", "match", "percent",
+    "control", "Control", "match", "percent",
     "How far above the red line a rigid valve train would let go of its cam.",
 )  # fmt: skip
 BOUND = "an upper bound: a train that bends lets go earlier"

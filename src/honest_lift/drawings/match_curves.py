@@ -9,7 +9,7 @@ from msgspec import Struct
 
 from honest_lift.drawings.scene import Circle, Ink, Line, Scene, Stroke, Words
 
-_LEFT, _RIGHT, _FOOT, _TOP = 10.0, 96.0, 8.0, 56.0
+_LEFT, _RIGHT, _FOOT, _TOP = 10.0, 95.0, 9.0, 56.0
 _INKS: tuple[Ink, ...] = ("mark", "line", "faint")
 
 Point = tuple[float, float]
@@ -42,9 +42,10 @@ def match_curves_scene(curves: Sequence[CandidateCurve], places: int, length: st
         strokes += [Circle(*placed[0], 0.9, ink, filled=True), Circle(*placed[-1], 0.9, ink, filled=True)]
         bind, _ = at((one.bind, 0.0))
         strokes.append(Line(bind, _FOOT, bind, _TOP, ink, dashed=True))
-        strokes.append(Words(placed[0][0] + 1, _TOP + 4 - 4.5 * row, one.name, "left", "small", ink))
-        strokes += [Words(x, y + 3, f"{value:.0f}", size="small", ink=ink) for (x, y), (_, value) in
-                    ((placed[0], one.points[0]), (placed[-1], one.points[-1]))]  # fmt: skip
-    strokes += [Words(at((end, 0.0))[0], 3, f"{end:.{places}f}", size="small", ink="faint") for end in (high, low)]
-    strokes.append(Words(50, 3, f"height, {length}; load, {load}; dashed: bind", size="small", ink="faint"))
+        strokes.append(Words(_LEFT + 2, _TOP + 3 - 5.0 * row, one.name, "left", "small", ink))
+        up = 3.2 if row == 0 else -3.2  # figures of two curves that run close stand apart
+        strokes += [Words(x + side, y + up, f"{value:.0f}", size="small", ink=ink) for (x, y), (_, value), side in
+                    ((placed[0], one.points[0], 3.0), (placed[-1], one.points[-1], -4.0))]  # fmt: skip
+    strokes += [Words(at((end, 0.0))[0], 5, f"{end:.{places}f}", size="small", ink="faint") for end in (high, low)]
+    strokes.append(Words(50, 0.5, f"height, {length}; load, {load}; dashed: bind", size="small", ink="faint"))
     return Scene(tuple(strokes), 0, 0, 100, 62, stretched=True)

@@ -6,7 +6,6 @@ from math import isfinite, sqrt
 
 from msgspec import Struct
 
-from honest_lift.checks.control import BOUND
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import reason
 from honest_lift.estimates.moving import Moving, is_asked, moving_of
@@ -17,7 +16,7 @@ _LESS = 0.1
 
 
 class MassLine(Struct, frozen=True):
-    """One part that moves, in words: its mass, what counts of it, that at the valve, its share of all, what a tenth less is worth."""
+    """One part that moves, in words: its mass, what counts of it, that at the valve, its share, what a tenth less is worth."""
 
     title: str
     mass: str
@@ -82,5 +81,5 @@ def control_words(book: Book, position: str, control: Finding | None) -> tuple[s
         return ("State the red line under Engine and parts, Masses: without one nobody asks what follows its cam.",)
     known = {term.title: term.value for term in control.terms}
     lost, red = known.get("contact lost at", float("nan")), known.get("red line", float("nan"))
-    lines = [f"Contact is lost at {lost:.0f} rpm, the red line is {red:.0f} rpm: {BOUND}."] if isfinite(lost) else []
+    lines = [f"Contact is lost at {lost:.0f} rpm, the red line is {red:.0f} rpm."] if isfinite(lost) else []
     return (*lines, reason(control, book.engine))

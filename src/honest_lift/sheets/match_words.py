@@ -99,7 +99,7 @@ def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) 
     lines = [f"{many} springs {named(parts.spring)}", f"{many} retainers {named(parts.retainer)}",
              f"{many} pairs of locks {named(parts.locks)}"]  # fmt: skip
     shims = Counter(round(thick, 6) for stack in one.stacks_mm for thick in stack)
-    lines += [f"{count} shims {in_words(thick, 'length', length)}" for thick, count in sorted(shims.items())]
+    lines += [f"{_many(count)} {in_words(thick, 'length', length)}" for thick, count in sorted(shims.items())]
     cuts = [(position, cut) for position, cut in zip(match.bench.positions, one.cuts_mm, strict=True) if cut > 0]
     lines += [
         f"cut the pocket of {position_title(position)} by {in_words(cut, 'length', length)}" for position, cut in cuts
@@ -112,6 +112,10 @@ def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) 
     if isfinite(one.speed_rpm):
         lines.append(f"Contact is lost at {one.speed_rpm:.0f} rpm, {BOUND}.")
     return tuple(lines)
+
+
+def _many(count: int) -> str:
+    return f"{count} {'shim' if count == 1 else 'shims'}"
 
 
 def _heights(engine: Engine, one: Candidate) -> str:

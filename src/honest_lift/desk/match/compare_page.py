@@ -21,7 +21,7 @@ from honest_lift.numbers.units import from_inside, unit_of
 if TYPE_CHECKING:
     from honest_lift.plans.match.match import Candidate
 
-_AT_ONCE, _WINDOWS = 3, 12
+_AT_ONCE, _WINDOWS = 3, 9
 _HINT = (
     "Windows of the best candidates on one axis, every pocket a dot. Set up to three beside each other under Find: their load "
     "curves and ladders stand below, each rung at the pocket where it is least, in shares of its reserve, doubt taken off."

@@ -91,7 +91,7 @@ class FindPage(QWidget):
         below.addWidget(self.asked, 1)
         column.addLayout(above)
         column.addLayout(beside)
-        column.addWidget(self.grid, 4)
+        column.addWidget(self.grid, 6)
         column.addLayout(below)
         column.addWidget(self.why)
         column.addWidget(scrolled(self.told), 2)

@@ -19,8 +19,8 @@ if TYPE_CHECKING:
     from honest_lift.plans.match.other_way import Outcome
 
 _HINT = (
-    "With the springs, retainers and heights that are fitted: an answer is one in which nothing that passes now stops passing. Each "
-    "is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to."
+    "With the springs, retainers and heights that are fitted: an answer is one in which nothing that passes now stops passing. "
+    "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to."
 )
 
 
@@ -35,7 +35,7 @@ class OutcomesGrid(ReadingGrid):
 
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
-        return ("what is tried", "comes to", "", "limit", "at", "margin", "stop\npassing")
+        return ("what is tried", "comes to", "", "nearest limit", "at", "margin", "stop\npassing")
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of an outcome."""
@@ -53,7 +53,7 @@ class OutcomesGrid(ReadingGrid):
             )
         limit = one.limiting
         told = margin_words(limit, engine) if limit and isfinite(limit.margin) else "–"
-        verdict = "passes" if one.still_passes else max(each.provisional for each in one.stopped).word
+        verdict = one.told.word
         return (
             Cell(name, bold=True), Cell(outcome_amount(engine, one), True), Cell(verdict=verdict),
             Cell(limit.check.title if limit else "–"), Cell(limit.position if limit else ""), Cell(told, True),

@@ -40,6 +40,14 @@ class Outcome(Struct, frozen=True):
     limiting: Finding | None = None
     stopped: tuple[Finding, ...] = ()
     why_not: str = ""
+    is_bound: bool = False
+
+    @property
+    def told(self) -> Verdict:
+        """Give what is to be shown: what stops is as it would stand; a bound is no better proven than what it is from."""
+        if self.stopped:
+            return max(one.provisional for one in self.stopped)
+        return self.verdict if self.is_bound else Verdict.PASSES
 
     @property
     def still_passes(self) -> bool:
@@ -60,7 +68,7 @@ def tried(book: Book, now: Examination, title: str, changes: Sequence[Change], a
     stopped = [
         one for one in then if one.provisional is not Verdict.PASSES and (one.check.name, one.position) in passing
     ]
-    limiting = min(then, key=_spare, default=None)
+    limiting = min((one for one in then if (one.check.name, one.position) in passing), key=_spare, default=None)
     return Outcome(title, amount, max((one.provisional for one in then), default=Verdict.UNPROVEN),
                    min(stopped, key=_spare, default=limiting), tuple(stopped))  # fmt: skip
 
@@ -132,7 +140,7 @@ def highest_speed(now: Examination) -> Outcome:
             "highest speed", why_not="state the red line and the masses under Masses: control is not told yet"
         )
     speed, limiting = min(told, key=lambda pair: pair[0])
-    return Outcome("highest speed", speed, limiting.provisional, limiting)
+    return Outcome("highest speed", speed, limiting.verdict, limiting, is_bound=True)
 
 
 def _red_line(one: Finding) -> float:

@@ -9,16 +9,15 @@ import numpy as np
 
 sys.path.append(str(Path(__file__).parents[1] / "tests"))
 
-from match_by_hand import by_hand, shelf  # noqa: E402
-
-from honest_lift.mechanics.match.asked import Pairs, rows  # noqa: E402
-from honest_lift.mechanics.match.search import search  # noqa: E402
+from honest_lift.mechanics.match.asked import Pairs, rows
+from honest_lift.mechanics.match.search import search
+from match_by_hand import by_hand, shelf
 
 SLICE, FEW = 40, 60
 parts = shelf(1, springs=50_000, retainers=200, locks=40, pockets=16)
 *_, found = search(*shelf(1, springs=500, retainers=20, locks=4, pockets=16))  # warm
 start, first = time.perf_counter(), 0.0
-for found in search(*parts):
+for found in search(*parts):  # noqa: B007
     first = first or time.perf_counter() - start
 whole = time.perf_counter() - start
 peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024

@@ -1,4 +1,4 @@
-"""Writes the pages of docs/ that are drawn from the program: the schemas and the nomenclature.
+"""Writes the pages of docs/ that are drawn from the program: the schemas, the nomenclature and the files of parts.
 
 Run it after a change of the catalog, the engine file or the findings; a test holds the pages to the program.
 """
@@ -14,6 +14,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import schema
 from honest_lift.numbers.units import INSIDE
 from honest_lift.sheets.findings_json import FindingsReport
+from honest_lift.shelf.kinds import NAME, NUMBER, PARTS
 
 DOCS = Path(__file__).parents[1] / "docs"
 
@@ -58,10 +59,38 @@ def nomenclature() -> str:
     return "\n".join(lines) + "\n"
 
 
+def shelf_format() -> str:
+    """Give the page of the parts shelf's files: a table a kind of part."""
+    lines = [
+        "# Files of parts",
+        "",
+        "Drawn from `shelf/kinds.py` by `tools/write_docs.py`. One file a kind of part, UTF-8 text, one line a part, comma, semicolon",
+        "or tab between columns. The first line names the columns, in any order, each with its unit: `seat_height [in]`. Any unit the",
+        "program knows is taken, and a cell may say its own (`1 13/16`, `46.0 mm`). A column that is not needed may be blank or left",
+        "out. Texts may not begin like a formula of a spreadsheet; nothing in a file is ever run. Up to 64 MB and 500,000 rows.",
+        "",
+    ]
+    for kind in PARTS.values():
+        lines += [
+            f"## {kind.title}",
+            "",
+            "| column | what it is | in | can be | needed |",
+            "| --- | --- | --- | --- | --- |",
+        ]
+        for one in (NUMBER, NAME, *kind.columns):
+            unit = INSIDE[one.dimension] if one.is_figure else one.dimension
+            span = f"{one.inside[0]:g} to {one.inside[1]:g}" if one.is_figure else "–"
+            title = f"{one.title}. {one.meaning}".removesuffix(" ")
+            lines.append(f"| `{one.key}` | {title} | {unit or '–'} | {span} | {'yes' if one.needed else ''} |")
+        lines.append("")
+    return "\n".join(lines)
+
+
 PAGES = {
     "liftbook.schema.json": file_schema,
     "findings.schema.json": findings_schema,
     "nomenclature.md": nomenclature,
+    "shelf-format.md": shelf_format,
 }
 
 if __name__ == "__main__":

@@ -20,7 +20,6 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("springs", "springs", "", "4i", "light"),
     ("engine", "engine", "Engine", "", "light"),
     ("cam-card", "engine", "Cam card", "", "light"),
-    ("tools", "engine", "Tools", "", "light"),
     ("tester", "engine", "Tester", "", "light"),
     ("readings", "readings", "", "1i", "light"),
     ("shims", "shims", "", "5i", "light"),
@@ -29,6 +28,7 @@ VIEWS = (  # file, step, page or check, valve, theme
     ("rocker", "rocker", "", "3i", "light"),
     ("turn", "turn", "", "7i", "light"),
     ("chambers", "squeeze", "Chambers", "5i", "light"),
+    ("match", "match", "Find", "5i", "light"),
     ("trial", "trial", "One trial", "5i", "light"),
     ("finding", "heights", "bind_margin", "6i", "light"),
     ("limits", "engine", "Limits", "", "light"),
@@ -52,10 +52,12 @@ def take_shots(folder: Path) -> Iterator[Path]:
         window.dress(theme, 1.0)
         if step == "engine":
             window.sheets["engine"].show_page(page)
-        elif step in ("head", "cam", "squeeze", "trial"):
+        elif step in ("head", "cam", "squeeze", "match", "trial"):
             window.sheets[step].open_page(page)
             if step == "trial":
                 window.sheets[step].one_page.show_changes(_TRIED)
+            if step == "match":
+                window.sheets[step].find_page.find_and_wait()
         elif page:
             session.look_into(page)
         for _ in range(8):

@@ -184,6 +184,13 @@ class FindPage(QWidget):
         self._thread = threading.Thread(target=self._run, args=(match,), name="match", daemon=True)
         self._thread.start()
 
+    def find_and_wait(self) -> None:
+        """Search while the caller waits, and list what is found (pictures)."""
+        if match := self.laid_out():
+            self.match, self._for = match, self.session.book
+            for answer in match.search():
+                self._show(match, answer)
+
     def _run(self, match: Match) -> None:
         with suppress(RuntimeError):  # the window may have been closed meanwhile
             try:

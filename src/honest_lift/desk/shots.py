@@ -57,6 +57,7 @@ def take_shots(folder: Path) -> Iterator[Path]:
             if step == "trial":
                 window.sheets[step].one_page.show_changes(_TRIED)
             if step == "match":
+                window.sheets[step].here.use_invented()
                 window.sheets[step].find_page.find_and_wait()
         elif page:
             session.look_into(page)

@@ -13,7 +13,7 @@ from honest_lift.checks.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.stress import OPEN_STRESS
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
-from honest_lift.numbers.units import in_words
+from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.plans.match.accept import Chosen, named
 from honest_lift.plans.match.left_out import Reason
 from honest_lift.plans.match.match import Answer, Candidate, Match
@@ -91,6 +91,19 @@ def answer_words(match: Match, answer: Answer) -> str:
         f", the best {len(answer.listed)} by their weakest point listed" if answer.count > len(answer.listed) else ""
     )
     return f"{many}{shown}. They pass on their cards, at {len(match.bench.positions)} pockets as measured, and prove nothing yet."
+
+
+def plan_words(engine: Engine, match: Match, one: Candidate) -> str:
+    """Say a candidate's shim plan in a line: every pocket with its stack, its cut and its height."""
+    unit = engine.unit("length")
+    told = []
+    for position, stack, cut, height in zip(
+        match.bench.positions, one.stacks_mm, one.cuts_mm, one.heights_mm, strict=True
+    ):
+        shims = "+".join(in_figures(thick, "length", unit) for thick in stack) or "none"
+        deeper = f", cut {in_figures(cut, 'length', unit)}" if cut > 0 else ""
+        told.append(f"{position} {shims}{deeper} to {in_figures(height, 'length', unit)}")
+    return f"Shims under {one.spring[1]}, {unit}: {'; '.join(told)}."
 
 
 def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> tuple[str, ...]:

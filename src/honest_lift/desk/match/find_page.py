@@ -46,7 +46,8 @@ class FindPage(QWidget):
         self.shelves.activated.connect(self._choose_shelf)
         self.sort.activated.connect(self._sort)
         self.asked.returnPressed.connect(self.ask_why)
-        here.changed.connect(self._fill_shelves)
+        here.changed.connect(self._shelf_changed)
+        self.grid.chosen.connect(lambda *_: self._say())
 
     def _build(self) -> None:
         self.shelves, self.cuts, self.sort = QComboBox(), QComboBox(), QComboBox()
@@ -142,6 +143,11 @@ class FindPage(QWidget):
             self.shelves.addItems(words)
             self.shelves.setCurrentIndex(max(self.shelves.findText(self.here.chosen), 0))
 
+    def _shelf_changed(self) -> None:
+        self._fill_shelves()
+        if self.match is not None:
+            self._forget(self.tr("The shelf has changed since: find anew."))
+
     def _choose_shelf(self) -> None:
         self.here.chosen = self.shelves.currentText() if self.shelves.currentIndex() > 0 else ""
         self._forget(self.tr("Another shelf: find anew."))
@@ -200,8 +206,6 @@ class FindPage(QWidget):
                 self._came.emit(match, f"it could not be worked out: {type(error).__name__}, {error}")
 
     def _show(self, match: Match, answer: Answer | str) -> None:
-        from honest_lift.sheets.match_words import answer_words
-
         over = isinstance(answer, str) or answer.is_complete
         if over and self._thread is not None:
             self._thread.join()
@@ -213,11 +217,19 @@ class FindPage(QWidget):
             return
         self.answer = answer
         self.model.show(answer.listed)
-        self.told.setText(
-            "\n".join((answer_words(match, answer), *(f"{one[:1].upper()}{one[1:]}." for one in match.notes)))
-        )
+        self._say()
         if over and answer.listed and not self.grid.currentIndex().isValid():
             self.grid.selectRow(0)
+
+    def _say(self) -> None:
+        """Say what is found, and the shim plan of the candidate that is chosen."""
+        from honest_lift.sheets.match_words import answer_words, plan_words
+
+        if self.match is None or self.answer is None:
+            return
+        plan = (plan_words(self.session.engine, self.match, self.current),) if self.current else ()
+        notes = (f"{one[:1].upper()}{one[1:]}." for one in self.match.notes)
+        self.told.setText("\n".join((answer_words(self.match, self.answer), *notes, *plan)))
 
     @property
     def current(self) -> Candidate | None:

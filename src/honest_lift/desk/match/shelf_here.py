@@ -46,6 +46,14 @@ class ShelfHere(QObject):
             return Shelf(None)
         return shelf
 
+    def use_invented(self) -> None:
+        """Look at the invented shelf only, and at nothing of the user's (pictures)."""
+        from honest_lift.demo.shelf import lay_out
+        from honest_lift.shelf.store import Shelf
+
+        self._shelf, self._read = Shelf(None), None
+        lay_out(self._shelf)
+
     def read(self) -> OnShelf:
         """Give what the search looks through; remembered while nothing on the shelf changes."""
         from honest_lift.plans.match.parts import on_shelf

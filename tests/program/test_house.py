@@ -13,7 +13,7 @@ import pytest
 
 ROOT = Path(__file__).parents[2]
 SOURCE = ROOT / "src" / "honest_lift"
-PURE = ("numbers", "mechanics", "facts", "estimates", "checks", "plans", "gauges", "drawings", "sheets", "demo")
+PURE = ("numbers", "mechanics", "shelf", "facts", "estimates", "checks", "plans", "gauges", "drawings", "sheets", "demo")
 
 
 def docs_writer():

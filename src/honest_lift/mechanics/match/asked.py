@@ -1,4 +1,7 @@
-"""What a match is made of: springs, retainers and locks by their cards, the pockets as measured, what is asked, the stacks."""
+"""What a match is made of: springs, retainers and locks by their cards, the pockets as measured, what is asked, the stacks.
+
+Source: the columns of makers' lists, common practice.
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,7 @@
-"""Candidates weighed exactly: of a spring with a retainer and locks, the stack at each pocket that leaves its weakest rung most."""
+"""Candidates weighed exactly: of a spring with a retainer and locks, the stack at each pocket that leaves its weakest rung most.
+
+Source: by definition, every stack looked at.
+"""
 
 from __future__ import annotations
 

@@ -3,7 +3,7 @@
 What a pair does to a pocket is an offset of its height, so heights are looked at once for each offset there is; its mass only
 lowers the speed, so it has a most; its underside only meets the seal. That gives the exact count without listing anything. The
 best are found from an upper bound of each candidate, the greatest first, weighed exactly until no bound is left above the last
-one kept.
+one kept. Source: best-first branch and bound; held to a nested loop by a test.
 """
 
 from __future__ import annotations

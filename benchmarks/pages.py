@@ -4,6 +4,7 @@ import resource
 
 from honest_lift.demo.engine import demo_book
 from honest_lift.desk.session import Session
+from honest_lift.desk.steps import STEPS
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
 from honest_lift.facts.edits import new_id
@@ -14,7 +15,7 @@ session = Session(demo_book(new_id()))
 window = Window(session)
 window.show()
 app.processEvents()
-for step in ("engine", "head", "springs", "heights", "shims", "cam", "rocker", "readings"):
+for step in STEPS:
     session.open_step(step)
     app.processEvents()
     sheet = window.sheets[step]
@@ -23,7 +24,7 @@ for step in ("engine", "head", "springs", "heights", "shims", "cam", "rocker", "
             sheet.show_page(page)
             app.processEvents()
     elif hasattr(sheet, "pages"):
-        tabs = sheet.tabs if step == "rocker" else sheet.pages
+        tabs = sheet.pages if step == "head" else sheet.tabs
         for index in range(tabs.count()):
             tabs.setCurrentIndex(index)
             app.processEvents()

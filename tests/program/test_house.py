@@ -13,7 +13,19 @@ import pytest
 
 ROOT = Path(__file__).parents[2]
 SOURCE = ROOT / "src" / "honest_lift"
-PURE = ("numbers", "mechanics", "shelf", "facts", "estimates", "checks", "plans", "gauges", "drawings", "sheets", "demo")
+PURE = (
+    "numbers",
+    "mechanics",
+    "shelf",
+    "facts",
+    "estimates",
+    "checks",
+    "plans",
+    "gauges",
+    "drawings",
+    "sheets",
+    "demo",
+)
 
 
 def docs_writer():

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from math import isfinite
 
 import numpy as np
@@ -19,7 +20,7 @@ CONTROL = Check(
     "How far above the red line a rigid valve train would let go of its cam.",
 )  # fmt: skip
 BOUND = "an upper bound: a train that bends lets go earlier"
-_MASSES, _GAS = 7, 3
+_MASSES = 7
 
 
 def check_control(book: Book, valves: Valves) -> list[Finding]:
@@ -27,33 +28,32 @@ def check_control(book: Book, valves: Valves) -> list[Finding]:
     moving = valves.moving
     if not moving or all(one.red_line.ground & Ground.MISSING for one in moving):
         return []
-    speed, mass = contact_loss(valves)
+    share = contact_over(valves)
     red = np.array([one.red_line.value for one in moving])
-    share = derive(lambda rpm, line: (rpm / line - 1.0) * 100.0, speed, estimate_of([one.red_line for one in moving]))
-    terms = {
-        "contact lost at": (speed.figure.value, "speed"), "red line": (red, "speed"), "moving mass": (mass.figure.value, "mass"),
-    }  # fmt: skip
+    speed = red * (1.0 + share.figure.value / 100.0)
+    terms = {"contact lost at": (speed, "speed"), "red line": (red, "speed"), "moving mass": (_mass(moving), "mass")}
     remarks = [BOUND if isfinite(one) else "" for one in share.figure.value.tolist()]
     limits = valves.limits(book, CONTROL.name)
     return findings(CONTROL, valves.places, valves.names, share, limits, terms=terms, remarks=remarks)
 
 
-def contact_loss(valves: Valves) -> tuple[Estimate, Estimate]:
-    """Give the crank speed (n,) in rpm at which each valve's train lets go, and the mass (n,) in kg that moves."""
+def contact_over(valves: Valves) -> Estimate:
+    """Give how far above the red line (n,), percent, each valve's train lets go: all in one evaluation."""
     moving = valves.moving
-    parts = [estimate_of(own) for own in zip(*(one.inputs for one in moving), strict=True)]
-    masses, gas, nose = parts[:_MASSES], parts[_MASSES : _MASSES + _GAS], parts[-1]
-    ratio = np.array([one.ratio for one in moving])
-    mass = derive(
-        lambda valve, retainer, spring, share, rocker, pushrod, lifter: moving_mass(
-            valve, retainer, spring, share, rocker, pushrod + lifter, ratio
-        ), *masses,
-    )  # fmt: skip
-    opened = derive(lambda pressure, head, stem: gas_force_n(pressure, np.array(0.0), head, stem), *gas)
+    parts = [estimate_of(own) for own in zip(*((*one.inputs, one.red_line) for one in moving), strict=True)]
     halfway = valves.curves.load(derive(lambda height, lift: height - lift / 2.0, valves.installed, valves.lift))
     held = _Held(moving)
-    speed = derive(held.speed, valves.seat_load, halfway, valves.open_load, valves.lift, mass, opened, nose)
-    return speed, mass
+    return derive(held.over, valves.seat_load, halfway, valves.open_load, valves.lift, *parts)
+
+
+def _mass(moving: Sequence[Moving]) -> Array:
+    values = np.array([[one.value for one in own.masses] for own in moving]).T
+    return _moves(np.array([one.ratio for one in moving]), *values)
+
+
+def _moves(ratio: Array, *masses: Array) -> Array:
+    valve, retainer, spring, share, rocker, pushrod, lifter = masses
+    return moving_mass(valve, retainer, spring, share, rocker, pushrod + lifter, ratio)
 
 
 class _Held:
@@ -68,14 +68,18 @@ class _Held:
         short = np.isnan(self._bends)
         self._fractions[short] = 1.0
         self._bends[short] = -1e-12  # an angle that never counts
-        self._lift = np.array([one.lift_mm for one in moving])
+        self._lift, self._ratio = (np.array([getattr(one, name) for one in moving]) for name in ("lift_mm", "ratio"))
 
-    def speed(
-        self, seat: Array, half: Array, opened: Array, lift: Array, mass: Array, gas: Array, nose: Array
-    ) -> Array:
-        """Give the speed (..., n) of contact loss; the spring's load runs straight between shut, half and full lift."""
+    def over(self, seat: Array, half: Array, opened: Array, lift: Array, *parts: Array) -> Array:
+        """Give the share (..., n) over the red line; the spring's load runs straight between shut, half and full lift.
+
+        `parts`: the masses; pressure, head and stem; what the nose is off by; the red line.
+        """
+        masses, (pressure, head, stem, nose, red) = parts[:_MASSES], parts[_MASSES:]
         share = self._fractions
         low, high = np.minimum(share * 2.0, 1.0), np.maximum(share * 2.0 - 1.0, 0.0)
         load = seat[..., None] + (half - seat)[..., None] * low + (opened - half)[..., None] * high
+        gas = gas_force_n(pressure, np.array(0.0), head, stem)
         bends = self._bends * (lift / self._lift * nose)[..., None]
-        return contact_loss_rpm(load - gas[..., None], bends, mass)
+        speed = contact_loss_rpm(load - gas[..., None], bends, _moves(self._ratio, *masses))
+        return (speed / red - 1.0) * 100.0

@@ -2,36 +2,43 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from math import sqrt
 
 import numpy as np
 from msgspec import Struct
 
-from honest_lift.estimates.cam_turn import Turn, turn_of
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.of_valve import at_valve
+from honest_lift.estimates.lobe_read import lobe_read, table_near
+from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.resolve import missing, resolve
 from honest_lift.estimates.rocker_parts import RESTS_ON as OF_GEAR
+from honest_lift.estimates.rockers import plain
+from honest_lift.estimates.turned_valve import Lifted, Parts, lifted_at
+from honest_lift.estimates.valve_motion import Motion
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, narrowed
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.facts.remember import by_value
-from honest_lift.mechanics.cam.turn import ValveTurn
+from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.motion.control_force import spring_share
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import Array, Ground
 
 _AT_VALVE = ("valve_mass", "retainer_mass")
+_MASSES = ("rocker_at_valve", "pushrod_mass", "lifter_mass")
 _GAS = ("port_pressure", "head_diameter", "stem_diameter")
+_WEIGHED = frozenset((*_AT_VALVE, *_MASSES, *_GAS))
 RESTS_ON = OF_GEAR | {
-    "red_line", *_AT_VALVE, "rocker_at_valve", "pushrod_mass", "lifter_mass", "spring_mass", *_GAS, "lobe_centreline",
+    "red_line", *_WEIGHED, "spring_mass", "lobe_centreline",
     "valve_lift", "rocker_ratio",
 }  # fmt: skip
 _SLOTS = slots_of(RESTS_ON) | {"spring"}
 _CARD_LOW, _CARD_HIGH = 0.92, 1.08  # nose of a lobe drawn from its card, nine of ten held out: docs/validation.md
 _SHARE, _SHARE_U = 0.40, 0.10 / sqrt(12.0)  # of a spring whose coils nobody stated: from 0.35 to 0.45. From memory
-_ANGLES = 41
+_ANGLES = 81
 _OPEN_MM = 0.3  # lash and ramps are below it
+_STEP_MM = 1e-3  # of lobe lift, over which the ratio is taken
 
 
 class Moving(Struct, frozen=True):
@@ -65,10 +72,37 @@ def moving_of(book: Book) -> tuple[Moving, ...]:
 
 @by_value
 def _moving(book: Book) -> tuple[Moving, ...]:
+    positions, red = [one.id for one in book.engine.layout.positions], resolve(book, "red_line", ENGINE)
     if not is_asked(book):  # nobody asks: a lobe takes a while to be drawn from its card
         nothing = Input("nose_acceleration", "", "missing", ground=Ground.MISSING)
-        return (Moving((), (), nothing, resolve(book, "red_line", ENGINE)),) * len(book.engine.layout.positions)
-    return tuple(_at(book, one.id) for one in book.engine.layout.positions)
+        return (Moving((), (), nothing, red),) * len(positions)
+    known = Parts(book, piston=False)
+    lifted = [lifted_at(book, known, case, name) for case, name in enumerate(positions)]
+    keys = [
+        None if one.missing else (one.by_gear, one.at_valve, one.lobe_key, *map(plain, one.inputs[2:]))
+        for one in lifted
+    ]
+    first = {
+        key: one for key, one in reversed(list(zip(keys, lifted, strict=True))) if key
+    }  # the very same are turned once
+    turned: dict[tuple[object, ...] | None, _Turned] = {}
+    for alike in dict.fromkeys(key[:2] for key in first):
+        own = [key for key in first if key[:2] == alike]
+        turned |= zip(own, _turned(book, [first[key] for key in own]), strict=True)
+    each = _each_mass(narrowed(book, _WEIGHED, slots_of(_WEIGHED)))
+    return tuple(
+        Moving(
+            _masses(book, each, case, name), tuple(_gas(each, part, case, name) for part in _GAS),
+            _nose(book, lifted[case], name), red, *turned.get(keys[case], ()),
+        )
+        for case, name in enumerate(positions)
+    )  # fmt: skip
+
+
+@by_value
+def _each_mass(book: Book) -> dict[str, list[Input]]:
+    """Give every mass, and what gas presses on, at every valve; remembered while none changes: lash is what is read most."""
+    return {name: at_each_valve(book, name) for name in _WEIGHED}
 
 
 def is_asked(book: Book) -> bool:
@@ -76,53 +110,62 @@ def is_asked(book: Book) -> bool:
     return not resolve(book, "red_line", ENGINE).ground & Ground.MISSING
 
 
-def _at(book: Book, position: str) -> Moving:
-    turn = turn_of(book, at_position(position).role, position)
-    masses, gas = _masses(book, position), tuple(_gas(book, name, position) for name in _GAS)
-    red = resolve(book, "red_line", ENGINE)
-    if turn.valve is None:
-        told = missing(book, "nose_acceleration", at_position(position), turn.missing or "its lobe is not known")
-        return Moving(masses, gas, told, red)
-    return Moving(masses, gas, _nose(turn, position), red, *_turned(turn.valve))
+_Turned = tuple[float, float, tuple[float, ...], tuple[float, ...], tuple[float, ...]]
 
 
-def _turned(valve: ValveTurn) -> tuple[float, float, tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
-    """Give ratio and lift at the nose, and lift and acceleration where it falls back."""
-    crank = np.linspace(2.0 * valve.lobe.start_deg, 2.0 * valve.lobe.end_deg, 721) + valve.centre_deg
-    lift, bends = valve.lift(crank), valve.acceleration(crank)
-    falls = np.flatnonzero((bends < 0) & (lift > _OPEN_MM))
-    rows = falls[np.unique(np.linspace(0, len(falls) - 1, _ANGLES).round().astype(int))] if len(falls) else falls
-    peak = valve.peak_mm
-    ratio = float(valve.carried.ratio(np.array(valve.lobe.lift_mm)))
-    fractions, falling, at = (tuple(one[rows].tolist()) for one in (lift / peak, bends, crank - valve.centre_deg))
-    return ratio, peak, fractions, falling, at
+def _turned(book: Book, valves: Sequence[Lifted]) -> list[_Turned]:
+    """Give each valve's ratio and lift at the nose, and its lift and acceleration where it falls back; all turned at once."""
+    if not valves:
+        return []
+    parts = [np.array([one.value for one in own]) for own in zip(*(one.inputs for one in valves), strict=True)]
+    carried, top = Motion(book, valves).carried(*parts), parts[-2] if valves[0].by_gear else parts[2]
+    lobes = {one.lobe_key: one.lobe for one in valves if one.lobe is not None}
+    by_lobe = {key: _drawn(lobe) for key, lobe in lobes.items()}
+    at, lobe, speed, bend = (np.array(own).T for own in zip(*(by_lobe[one.lobe_key] for one in valves), strict=True))
+    share = top / np.array([one.lobe.lift_mm for one in valves if one.lobe is not None])
+    lobe, speed, bend = lobe * share, speed * share, bend * share
+    low, lift, high = carried(lobe - _STEP_MM), carried(lobe), carried(lobe + _STEP_MM)
+    ratio, curved = (high - low) / (2.0 * _STEP_MM), (high - 2.0 * lift + low) / _STEP_MM**2
+    whole = (bend * ratio + speed**2 * curved) / 4.0  # the crank turns twice as far as the cam
+    full, before = carried(top), carried(top - _STEP_MM)
+    found = []
+    for case in range(len(valves)):
+        rows = np.flatnonzero((whole[:, case] < 0) & (low[:, case] > _OPEN_MM))
+        columns = (lift[rows, case] / full[case], whole[rows, case], 2.0 * at[rows, case])
+        fractions, falls, angles = (tuple(one.tolist()) for one in columns)
+        found.append((float((full - before)[case] / _STEP_MM), float(full[case]), fractions, falls, angles))
+    return found
 
 
-def _nose(turn: Turn, position: str) -> Input:
+def _drawn(lobe: Lobe) -> tuple[Array, Array, Array, Array]:
+    """Give cam degrees, lift, and its two derivatives over a lobe."""
+    cam = np.linspace(lobe.start_deg, lobe.end_deg, _ANGLES)
+    return cam, lobe.lift(cam), lobe.velocity(cam), lobe.acceleration(cam)
+
+
+def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     """Give what the lobe's acceleration over the nose may be off by, as a factor of what is drawn."""
     place = at_position(position)
-    if turn.measured is None or turn.measured.lobe is None:
+    if lifted.missing:
+        first = lifted.missing[0]
+        return missing(book, "nose_acceleration", place, first.note or f"not told: {first.title}")
+    shape = lifted.inputs[1]
+    if shape.kind == "assumed":
         return Input("nose_acceleration", "the cam card", "assumed", 1.0, ground=Ground.ASSUMED, low=_CARD_LOW, high=_CARD_HIGH,
                      note="drawn from the card: its nose is assumed", asked=place)  # fmt: skip
-    ground = Ground.UNSOUND if turn.measured.troubles else Ground.NONE
-    ground |= Ground.STALE if any("stale" in one for one in turn.doubts) else Ground.NONE
-    return Input(
-        "nose_acceleration", place.title, "measured", 1.0, turn.measured.band.usual, ground=ground, asked=place
-    )
+    found = table_near(book, place.role, position)
+    band = lobe_read(book, found).band.usual if found else _CARD_HIGH - 1.0
+    return Input("nose_acceleration", place.title, "measured", 1.0, band, ground=shape.ground, asked=place)
 
 
-def _masses(book: Book, position: str) -> tuple[Input, ...]:
+def _masses(book: Book, each: dict[str, list[Input]], case: int, position: str) -> tuple[Input, ...]:
     spring, gear = book.engine.spring_at(position), book.engine.gear
-    pushed = ("pushrod_mass", "lifter_mass")
-    return (
-        *(at_valve(book, name, position) for name in _AT_VALVE), *_spring(book, spring, position),
-        _none("rocker_at_valve", position) if gear == "bucket" else at_valve(book, "rocker_at_valve", position),
-        *(at_valve(book, name, position) if _moves(gear, name) else _none(name, position) for name in pushed),
-    )  # fmt: skip
 
+    def told(name: str) -> Input:
+        moves = gear == "pushrod" or name == ("lifter_mass" if gear == "bucket" else "rocker_at_valve")
+        return each[name][case] if moves else _none(name, position)
 
-def _moves(gear: str, name: str) -> bool:
-    return gear == "pushrod" or (gear == "bucket" and name == "lifter_mass")
+    return (*(each[name][case] for name in _AT_VALVE), *_spring(book, spring, position), *map(told, _MASSES))
 
 
 def _none(name: str, position: str) -> Input:
@@ -157,9 +200,9 @@ def share_of(card: SpringCard | None, position: str) -> Input:
     )
 
 
-def _gas(book: Book, name: str, position: str) -> Input:
+def _gas(each: dict[str, list[Input]], name: str, case: int, position: str) -> Input:
     """Give what gas presses with, and on what; with no boost stated neither is wanted."""
-    pressure = at_valve(book, "port_pressure", position)
+    pressure = each["port_pressure"][case]
     if pressure.ground & Ground.MISSING and not pressure.note:
         return _none(name, position)
-    return pressure if name == "port_pressure" else at_valve(book, name, position)
+    return each[name][case]

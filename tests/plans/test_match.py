@@ -114,6 +114,14 @@ def test_what_is_left_out_does_not_pass_the_check_it_was_left_out_for(shelf, mat
     assert len(seen) >= 3
 
 
+def test_a_part_is_left_out_just_when_it_is_in_no_candidate(match, answer):
+    assert answer.count == len(answer.listed), "all of them are listed, so they can be told"
+    for kind, of in (("springs", "spring"), ("retainers", "retainer"), ("locks", "locks")):
+        listed = {getattr(one, of) for one in answer.listed}
+        told = {key for key in match.found.keys[kind] if why(match, kind, key).is_in}
+        assert told == listed
+
+
 def _as_candidate(match, spring, pair):
     own = np.array([spring]), np.array([pair])
     bench = match.bench

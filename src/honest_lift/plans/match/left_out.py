@@ -8,15 +8,15 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.mechanics.match.asked import Ints, rows
-from honest_lift.mechanics.match.candidates import told_apart, weigh
+from honest_lift.mechanics.match.candidates import Weighed, told_apart, weigh
 from honest_lift.mechanics.match.fits import on_floor, over_boss, seats, step_room
 from honest_lift.mechanics.match.rungs import card_lift, lines_of, seal
-from honest_lift.mechanics.match.search import EDGE
+from honest_lift.mechanics.match.search import EDGE, search
 from honest_lift.numbers.doubt import Array
 from honest_lift.plans.match.match import Match
 from honest_lift.plans.match.parts import Key
 
-_MOST_WEIGHED = 4000
+_MOST_WEIGHED = 4000  # of those that come near: enough to name what stands against them
 
 
 class Reason(Struct, frozen=True):
@@ -126,15 +126,29 @@ def _hopeful(match: Match) -> np.ndarray:
 def _nearest(match: Match, spring: Ints, pair: Ints) -> Reason:
     """Weigh candidates, and say of the best of them what it is in for, or that it is one."""
     bench = match.bench
-    spring, pair = spring[:_MOST_WEIGHED], pair[:_MOST_WEIGHED]
-    weighed = weigh(match.springs, match.pairs, bench.pockets, bench.stacks, bench.asked, spring, pair)
-    best = weighed.take(np.array([int(weighed.weakest.argmax())]))
+    best = _best_there(match, spring, pair)
+    if best is None:
+        spring, pair = spring[:_MOST_WEIGHED], pair[:_MOST_WEIGHED]
+        weighed = weigh(match.springs, match.pairs, bench.pockets, bench.stacks, bench.asked, spring, pair)
+        best = weighed.take(np.array([int(weighed.weakest.argmax())]))
     rungs = told_apart(match.springs, match.pairs, bench.pockets, bench.asked, best)
     table = np.array([own[0] for own in rungs.values()])
     check, at = np.unravel_index(int(table.argmin()), table.shape)
     name, rung = list(rungs)[int(check)], float(table.min())
     return Reason(name, bench.positions[int(at)], _inside(match, name, rung, int(at)), int(best.spring[0]), int(best.pair[0]),
                   is_in=rung >= -EDGE)  # fmt: skip
+
+
+def _best_there(match: Match, spring: Ints, pair: Ints) -> Weighed | None:
+    """Give the best candidate among some springs and pairs, by the search itself; None where there is none."""
+    own, at = np.unique(spring), np.unique(pair)
+    bench = match.bench
+    few = (rows(match.springs, own), match.retainers, rows(match.pairs, at))
+    *_, found = search(*few, bench.pockets, bench.stacks, bench.asked, most=1)
+    if not found.count:
+        return None
+    best = found.best
+    return Weighed(own[best.spring], at[best.pair], best.stack, best.height_mm, best.rung)
 
 
 def _inside(match: Match, name: str, rung: float, at: int) -> float:

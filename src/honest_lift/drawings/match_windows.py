@@ -28,7 +28,7 @@ def match_windows_scene(bare: Sequence[float], windows: Sequence[WindowRow], pla
     ends = [one for row in windows for one in (row.low, row.high, *row.heights) if isfinite(one)]
     ends += [one for one in bare if isfinite(one)]
     if not windows or not ends:
-        told = Words(50, 14, "set candidates beside each other: their windows of heights stand here", ink="faint")
+        told = Words(50, 14, "no candidate yet: Find looks for some", ink="faint")
         return Scene((told,), 0, 0, _WIDE, 28, stretched=True)
     room = max((max(ends) - min(ends)) * 0.06, 10.0**-places * 2)
     first, last = min(ends) - room, max(ends) + room

@@ -115,7 +115,7 @@ class SpringsPage(Page):
             number_column("load", "open_load_n", "load", load, loads, 56),
             number_column("binds", "bind_height_mm", "length", length, heights, 64),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
-            number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 72),
+            number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
             Column(
                 "form",
                 lambda c: c.form or "not said",
@@ -123,6 +123,7 @@ class SpringsPage(Page):
                 lambda: ("not said", "linear", "progressive", "tapered"),
                 width=92,
             ),
+            number_column("mass", "mass_kg", "mass", self.session.unit("mass"), CATALOG["spring_mass"].physical, 60),
             text_column("paint", "paint"),
         ]
 
@@ -133,7 +134,7 @@ class SpringsPage(Page):
             number_column("step", "step_mm", "length", length, (0.0, 30.0)),
             number_column("step ±", "step_tolerance_mm", "length", length, (0.0, 5.0)),
             number_column("wire", "wire_mm", "length", length, (0.5, 12.0)),
-            number_column("mean across", "mean_diameter_mm", "length", length, (5.0, 80.0), 92),
+            number_column("mean across", "mean_diameter_mm", "length", length, (5.0, 80.0), 106),
             number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 76, 1),
             number_column("active", "active_coils", "ratio", "", (0.5, 30.0), 62, 2),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),

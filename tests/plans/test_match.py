@@ -142,8 +142,25 @@ def test_accepted_it_is_one_edit_its_list_counts_and_undo_takes_it_back(shelf, m
     assert {engine.spring_at(p.id) for p in engine.layout.positions} == {f"M{n}" for n in range(1, 17)}
     assert all(engine.fitted("shims", where).thicknesses_mm == stack
                for where, stack in zip(match.bench.positions, one.stacks_mm, strict=True))  # fmt: skip
+    found = examine(history.book)
+    for where, height in zip(match.bench.positions, one.heights_mm, strict=True):
+        own = found.finding("installed_height", where)
+        assert own.figure == pytest.approx(height, abs=1e-6), "what is predicted is what was planned"
+        assert own.verdict is Verdict.UNPROVEN
     history.undo()
     assert history.book.engine == before
+
+
+def test_a_pocket_that_is_cut_stands_as_planned_too(shelf):
+    match = Match(demo(), on_shelf(shelf), most_cut_mm=1.524)
+    *_, found = match.search()
+    one = next(each for each in found.listed if each.cut)
+    history = History(demo())
+    history.do(accept(history.book.engine, match, one, chosen(shelf, one)))
+    heights = {
+        where: examine(history.book).finding("installed_height", where).figure for where in match.bench.positions
+    }
+    assert list(heights.values()) == pytest.approx(list(one.heights_mm), abs=1e-6)
 
 
 def test_pareto_marks_and_notes_say_what_they_should(match, answer):

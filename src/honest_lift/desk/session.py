@@ -59,6 +59,7 @@ class Session(QObject):
         self.plan: tuple[NextStep, ...] = ()
         self.queue: NextStep | None = None  # what is being walked, place by place
         self.verdict_of_step = True
+        self.keeps_shelf = True  # the user's own; pictures are made without
         self._saved = self.book
         self._may_examine = False
         self.keeper = Keeper(self._flushed.emit, self._unsafe.emit)

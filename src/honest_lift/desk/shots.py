@@ -43,6 +43,7 @@ def take_shots(folder: Path) -> Iterator[Path]:
     app = application()
     load_fonts()
     session = Session(demo_book(new_id()))
+    session.keeps_shelf = False
     window = Window(session)
     window.show()
     session.start_examining()
@@ -57,7 +58,6 @@ def take_shots(folder: Path) -> Iterator[Path]:
             if step == "trial":
                 window.sheets[step].one_page.show_changes(_TRIED)
             if step == "match":
-                window.sheets[step].here.use_invented()
                 window.sheets[step].find_page.find_and_wait()
         elif page:
             session.look_into(page)

@@ -17,7 +17,7 @@ class MatchSheet(PagedSheet):
     """Find, side by side, the other way round, masses and the shelf."""
 
     def __init__(self, session: Session) -> None:
-        self.here = ShelfHere()
+        self.here = ShelfHere(kept=session.keeps_shelf)
         self.find_page = FindPage(session, self.here)
         self.compare_page, self.other_page = ComparePage(session, self.find_page), OtherPage(session, self.here)
         self.masses_page, self.shelf_page = MassesPage(session), ShelfPage(session, self.here)

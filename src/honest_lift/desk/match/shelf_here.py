@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from pathlib import Path
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, pyqtSignal
@@ -18,9 +17,10 @@ class ShelfHere(QObject):
 
     changed = pyqtSignal()
 
-    def __init__(self, path: Path | None = None) -> None:
+    def __init__(self, *, kept: bool = True) -> None:
+        """Open the user's own; not `kept`, the invented one in memory, and nothing of the user's (pictures)."""
         super().__init__()
-        self._path = path
+        self._kept = kept
         self._shelf: Shelf | None = None
         self.chosen = ""  # all of them
         self.trouble = ""
@@ -38,21 +38,13 @@ class ShelfHere(QObject):
         from honest_lift.shelf.store import Shelf, ShelfError, usual_path
 
         try:
-            shelf = Shelf(self._path or usual_path())
+            shelf = Shelf(usual_path() if self._kept else None)
             if not shelf.names():
                 lay_out(shelf)
         except ShelfError as error:
             self.trouble = str(error)
             return Shelf(None)
         return shelf
-
-    def use_invented(self) -> None:
-        """Look at the invented shelf only, and at nothing of the user's (pictures)."""
-        from honest_lift.demo.shelf import lay_out
-        from honest_lift.shelf.store import Shelf
-
-        self._shelf, self._read = Shelf(None), None
-        lay_out(self._shelf)
 
     def read(self) -> OnShelf:
         """Give what the search looks through; remembered while nothing on the shelf changes."""

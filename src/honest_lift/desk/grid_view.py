@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from PyQt6.QtCore import QModelIndex, QRect, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QFont, QGuiApplication, QKeySequence, QPainter
-from PyQt6.QtWidgets import QAbstractItemView, QStyledItemDelegate, QStyleOptionViewItem, QTableView
+from PyQt6.QtWidgets import QAbstractItemView, QHeaderView, QStyledItemDelegate, QStyleOptionViewItem, QTableView
 
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.painting import paint_verdict
@@ -22,6 +24,7 @@ class GridView(QTableView):
     def __init__(self) -> None:
         super().__init__()
         self.theme, self.zoom = LIGHT, 1.0
+        self._widths: dict[int, int] | None = None
         self.setItemDelegate(GridDelegate(self))
         self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
@@ -36,7 +39,26 @@ class GridView(QTableView):
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
         self.verticalHeader().setDefaultSectionSize(round(25 * zoom))
+        self.size_columns()
         self.viewport().update()
+
+    def fix(self, widths: Mapping[int, int]) -> None:
+        """Keep some columns as wide as told, in unzoomed pixels, minus counted from the last; the others share the rest."""
+        self._widths = dict(widths)
+        self.model().reshaped.connect(self.size_columns)
+        self.size_columns()
+
+    def size_columns(self) -> None:
+        """Size the columns of a grid that was told which are fixed."""
+        if self._widths is None:
+            return
+        header, count = self.horizontalHeader(), self.model().columnCount()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        for column, width in self._widths.items():
+            column = column if column >= 0 else count + column
+            if 0 <= column < count:
+                header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
+                self.setColumnWidth(column, round(width * self.zoom))
 
     def keyPressEvent(self, event) -> None:
         if event.matches(QKeySequence.StandardKey.Copy):

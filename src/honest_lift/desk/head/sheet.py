@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QTabBar, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QTabBar, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.head.cut_bar import CutBar
@@ -45,14 +45,13 @@ class HeadSheet(QWidget):
         self.model = HeadGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 48, -1: 34})
         self.grid.setAccessibleName(self.tr("Readings of the bare head at every valve"))
         self._lay_out()
-        self.zoom = 1.0
         self.pages.currentChanged.connect(self._turn_page)
         self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(self._chosen)
-        self.model.reshaped.connect(self._size_columns)
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
         self.refresh()
@@ -73,18 +72,9 @@ class HeadSheet(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.drawing.dress(theme, zoom)
         self.drawing.setFixedHeight(round(158 * zoom))
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 48), (self.model.columnCount() - 1, 34)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     @property
     def page(self):
@@ -111,7 +101,6 @@ class HeadSheet(QWidget):
 
     def _turn_page(self, _: int) -> None:
         self.refresh()
-        self._size_columns()
         self.asked.emit(self.page.read[0][0])
 
     def open_page(self, name: str) -> None:
@@ -128,7 +117,6 @@ class HeadSheet(QWidget):
             self.pages.setCurrentIndex(PAGES.index(page))
             self.pages.blockSignals(False)
             self.refresh()
-            self._size_columns()
         column = self.model.column_of(task)
         if column != self.grid.currentIndex().column():
             self.grid.blockSignals(True)

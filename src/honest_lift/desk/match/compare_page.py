@@ -6,7 +6,7 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 import numpy as np
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label
 from honest_lift.desk.grid_view import GridView
@@ -60,8 +60,6 @@ class LaddersGrid(ReadingGrid):
 class ComparePage(QWidget):
     """Windows above, curves beside ladders below."""
 
-    zoom = 1.0
-
     def __init__(self, session: Session, found: FindPage) -> None:
         super().__init__()
         self.session, self.found = session, found
@@ -71,6 +69,7 @@ class ComparePage(QWidget):
         self.curves.setAccessibleName(self.tr("Load curves of the candidates set beside each other"))
         self.model, self.grid, self.told = LaddersGrid(session), GridView(), QLabel()
         self.grid.setModel(self.model)
+        self.grid.fix({})
         self.grid.setAccessibleName(self.tr("Ladders of the candidates set beside each other"))
         self.told.setWordWrap(True)
         column, below = QVBoxLayout(self), QHBoxLayout()
@@ -84,18 +83,12 @@ class ComparePage(QWidget):
         row.addWidget(self.told, 1)
         row.addWidget(button(self.tr("Clear"), self.clear))
         column.addLayout(row)
-        self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         for view in (self.windows, self.curves):
             view.dress(theme, zoom)
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        self.grid.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
 
     def set_beside(self, one: Candidate) -> None:
         """Set a candidate beside those that stand here; of more than three the first goes."""

@@ -7,7 +7,7 @@ from contextlib import suppress
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.grid_view import GridView
@@ -22,13 +22,12 @@ if TYPE_CHECKING:
     from honest_lift.plans.match.match import Answer, Candidate, Match
 
 _CUTS_IN = (0.0, 0.020, 0.040, 0.060)
-_WIDTHS = ((0, 60), (1, 60), (2, 58), (3, 62), (5, 38), (6, 70), (7, 60), (8, 56), (9, 66), (10, 36))
+_WIDTHS = {0: 60, 1: 60, 2: 58, 3: 62, 5: 38, 6: 70, 7: 60, 8: 56, 9: 66, 10: 36}
 
 
 class FindPage(QWidget):
     """The search runs on a thread of its own: what it has found so far is listed while it goes on."""
 
-    zoom = 1.0
     compared = pyqtSignal(object)  # the candidate to set beside others
     _came = pyqtSignal(object, object)
 
@@ -42,7 +41,6 @@ class FindPage(QWidget):
         self._build()
         self._lay_out()
         self._came.connect(self._show)
-        self.model.reshaped.connect(self._size_columns)
         self.shelves.activated.connect(self._choose_shelf)
         self.sort.activated.connect(self._sort)
         self.asked.returnPressed.connect(self.ask_why)
@@ -60,6 +58,7 @@ class FindPage(QWidget):
             box.clicked.connect(self._filter)
         self.model, self.grid = CandidatesGrid(self.session), GridView()
         self.grid.setModel(self.model)
+        self.grid.fix(_WIDTHS)
         self.grid.setAccessibleName(self.tr("Candidates"))
         self.asked = QLineEdit()
         self.asked.setPlaceholderText(self.tr("part number: why is it left out?"))
@@ -99,16 +98,7 @@ class FindPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in _WIDTHS:
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     # --- following ---
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
@@ -46,13 +46,12 @@ class MassGrid(ReadingGrid):
 class MassesPage(QWidget):
     """The sheet of masses of the current valve."""
 
-    zoom = 1.0
-
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
         self.model, self.grid, self.told = MassGrid(session), GridView(), QLabel()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 250})
         self.grid.setAccessibleName(self.tr("Masses that move with the valve"))
         self.told.setWordWrap(True)
         column = QVBoxLayout(self)
@@ -60,19 +59,10 @@ class MassesPage(QWidget):
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addWidget(self.grid, 3)
         column.addWidget(scrolled(self.told), 2)
-        self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        header.setSectionResizeMode(0, QHeaderView.ResizeMode.Fixed)
-        self.grid.setColumnWidth(0, round(250 * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

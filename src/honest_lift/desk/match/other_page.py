@@ -7,7 +7,7 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QTimer
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label
 from honest_lift.desk.grid_view import GridView
@@ -64,14 +64,13 @@ class OutcomesGrid(ReadingGrid):
 class OtherPage(QWidget):
     """What is tried comes one by one, and the window lives on meanwhile."""
 
-    zoom = 1.0
-
     def __init__(self, session: Session, here: ShelfHere) -> None:
         super().__init__()
         self.session, self.here = session, here
         self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
         self.model.outcomes = {}
         self.grid.setModel(self.model)
+        self.grid.fix({1: 110, 2: 34, 4: 44, 6: 74})
         self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
         self.told.setWordWrap(True)
         self._left: list[Iterator[Outcome]] = []
@@ -91,20 +90,10 @@ class OtherPage(QWidget):
         column.addLayout(row)
         column.addWidget(self.grid, 1)
         column.addWidget(self.told)
-        self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((1, 110), (2, 34), (4, 44), (6, 74)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session: what was tried on another state is no longer shown."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.grid_view import GridView
@@ -33,6 +33,7 @@ class ReadingsSheet(QWidget):
         self.meaning.setObjectName("hint")
         self.model, self.grid, self.history = ReadingsGrid(session), GridView(), HistoryTable(session)
         self.grid.setModel(self.model)
+        self.grid.fix({0: 92, 1: 100, 2: 112, 4: 88, 5: 60})
         self.grid.setAccessibleName(self.tr("Readings of the chosen quantity at every place"))
         paste, save = QPushButton(self.tr("Paste a column (Ctrl+V)")), QPushButton(self.tr("Save as CSV…"))
         paste.clicked.connect(lambda: self.pasted.emit())
@@ -54,25 +55,14 @@ class ReadingsSheet(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(lambda row, _: session.go_place(self.model.places[row]))
-        self.model.reshaped.connect(self._size_columns)
-        self.zoom = 1.0
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
         self.history.verticalHeader().setDefaultSectionSize(round(24 * zoom))
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 92), (1, 100), (2, 112), (4, 88), (5, 60)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     def follow_task(self, task: Task | None) -> None:
         """Show the quantity the bar reads."""

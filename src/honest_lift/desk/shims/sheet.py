@@ -9,7 +9,7 @@ from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.grid_view import GridView
@@ -60,6 +60,7 @@ class ShimsSheet(QWidget):
         self.paper = button(self.tr("Print it…"), self.print_card)
         self.model, self.grid = ShimGrid(session), GridView()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 84, 1: 50, 4: 68, 6: 60, 7: 60, 8: 66})
         self.grid.setAccessibleName(self.tr("The shim plan, pocket by pocket"))
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The window of installed heights of every pocket"))
@@ -107,7 +108,6 @@ class ShimsSheet(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
         self._made.connect(self._show)
-        self.model.reshaped.connect(self._size_columns)
         for signal in (self.session.changed, self.session.examined, self.session.moved):
             signal.connect(self.refresh)
 
@@ -118,15 +118,6 @@ class ShimsSheet(QWidget):
         self.drawing.setFixedHeight(round(132 * zoom))
         self.stock.records.fails, self.stock.records.muted, self.stock.records.zoom = theme.fails, theme.muted, zoom
         self.stock.setFixedHeight(round(112 * zoom))
-        self.zoom = zoom
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 84), (1, 50), (4, 68), (6, 60), (7, 60), (8, 66)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * getattr(self, "zoom", 1.0)))
 
     def refresh(self) -> None:
         """Follow the session; a plan made for another state is no longer shown."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.scene_view import SceneView
@@ -33,6 +33,7 @@ class SpringsSheet(QWidget):
         self.model = SpringsGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 48, 1: 36, 2: 78, -1: 34})
         self.grid.setAccessibleName(self.tr("Loads and bind heights of every spring"))
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
@@ -49,24 +50,13 @@ class SpringsSheet(QWidget):
         self.grid.chosen.connect(self._chosen)
         for signal in (session.changed, session.examined, session.moved):
             signal.connect(self.refresh)
-        self.model.reshaped.connect(self._size_columns)
-        self.zoom = 1.0
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.drawing.dress(theme, zoom)
         self.drawing.setFixedHeight(round(190 * zoom))
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 48), (1, 36), (2, 78), (self.model.columnCount() - 1, 34)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

@@ -6,7 +6,7 @@ from math import isfinite, nan
 from typing import Any
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import scrolled
 from honest_lift.desk.grid_view import GridView
@@ -34,10 +34,10 @@ class ChambersPage(QWidget):
             self.tr("What is left over the piston at TDC, and all chambers over the smallest")
         )
         self.grid.setModel(self.model)
+        self.grid.fix({0: 66, 8: 34})
         self.grid.setAccessibleName(self.tr("Chambers of every cylinder"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the chambers come to"))
-        self.zoom = 1.0
         self._for: Any = None
         self._whole: Any = None
         column = QVBoxLayout(self)
@@ -49,22 +49,12 @@ class ChambersPage(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(lambda row, _: session.go_place(at_cylinder(self.model.name(row))))
-        self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
         self.drawing.dress(theme, zoom)
         self.drawing.setFixedHeight(round(128 * zoom))
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 66), (8, 34)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import isfinite
 from typing import TYPE_CHECKING, Any
 
-from PyQt6.QtWidgets import QHBoxLayout, QHeaderView, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
@@ -70,8 +70,6 @@ class WaysGrid(ReadingGrid):
 class RatioPage(QWidget):
     """The ratio that is wanted, the ways to it, and trying one."""
 
-    zoom = 1.0
-
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
@@ -80,6 +78,7 @@ class RatioPage(QWidget):
         self.wanted.setMaximumWidth(110)
         self.model, self.grid = WaysGrid(session), GridView()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 140, 2: 58, 3: 28, 4: 84, 5: 28, 6: 68, 7: 28, 8: 116, 9: 44})
         self.grid.setAccessibleName(self.tr("Ways to the ratio"))
         self.told.setWordWrap(True)
         self.told.setAccessibleName(self.tr("What the ways come to"))
@@ -106,20 +105,10 @@ class RatioPage(QWidget):
         column.addWidget(scrolled(self.told), 2)
         self.wanted.returnPressed.connect(self.work_out)
         self.face.returnPressed.connect(self.work_out)
-        self.model.reshaped.connect(self._size_columns)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 140), (2, 58), (3, 28), (4, 84), (5, 28), (6, 68), (7, 28), (8, 116), (9, 44)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     def refresh(self) -> None:
         """Follow the session; ways worked out for another state are worked out anew."""

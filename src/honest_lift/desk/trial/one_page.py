@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from PyQt6.QtCore import Qt, QTimer
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QHeaderView, QLabel, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button, in_row, scrolled
@@ -37,6 +37,7 @@ class OnePage(QWidget):
         self.slider.setAccessibleName(self.tr("Amount of the chosen change"))
         self.model, self.grid, self.words = RippleGrid(session), GridView(), QLabel()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 142, 1: 84, 2: 150, 3: 150, 4: 40, 5: 40})
         self.grid.setAccessibleName(self.tr("What this trial moves"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What this trial comes to"))
@@ -75,26 +76,14 @@ class OnePage(QWidget):
         self.each.toggled.connect(self._show_each)
         self.kept.activated.connect(lambda _: self._open())
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.position(row)))
-        self.model.reshaped.connect(self._size_columns)
         self._soon.timeout.connect(self._say)
-
-    zoom = 1.0
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
         self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
         self.table.setFixedHeight(round(132 * zoom))
-        self._size_columns()
-
-    def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 142), (1, 84), (2, 150), (3, 150), (4, 40), (5, 40)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * self.zoom))
 
     # --- following ---
 

@@ -1,5 +1,6 @@
 """Trials: the engine is never touched, the ripple lists exactly what moves, and known changes move readings by what they should."""
 
+from itertools import count
 from math import cos, isfinite, pi, radians
 
 import pytest
@@ -12,6 +13,7 @@ from honest_lift.checks.examine import examine
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import resolve
+from honest_lift.facts import edits
 from honest_lift.facts.changes import KINDS, Change, places_of
 from honest_lift.facts.edits import Describe, EditError, fitment
 from honest_lift.facts.file import decode_book, encode_book
@@ -19,6 +21,7 @@ from honest_lift.facts.history import History
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans import change_edits
 from honest_lift.plans.change_edits import edit_of, words_of
 from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
 from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
@@ -91,6 +94,20 @@ def test_accepted_is_one_edit_and_undo_takes_all_of_it_back(some):
     history.undo()
     assert history.book.engine == DEMO.engine
     assert decode_book(encode_book(history.book), "x").engine == DEMO.engine
+
+
+def test_a_figure_stated_anew_is_that_figure_whenever_the_clock_turns(monkeypatch):
+    """Every time that is asked for is a second later than the one before."""
+    clock = (f"2030-01-01T00:{one // 60:02}:{one % 60:02}Z" for one in count())
+    for module in (edits, change_edits):
+        monkeypatch.setattr(module, "now", lambda: next(clock))
+    for kind, quantity, amount in (
+        ("lobe_lift", "lobe_lift", 9.4),
+        ("ratio", "rocker_ratio", 1.65),
+        ("lash", "lash", 0.3),
+    ):
+        then = tried_on(DEMO, [Change("c", kind, "", amount)])
+        assert at_valve(then, quantity, "1e").value == pytest.approx(amount), kind
 
 
 def value(book, quantity, position="1i"):

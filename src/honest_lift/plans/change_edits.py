@@ -131,21 +131,25 @@ def _card(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
 
 
 def _anew(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
-    """State a figure anew, and tell what was read with the old one by how much it is another."""
+    """State a figure anew, and tell what was read with the old one by how much it is another.
+
+    The figure is stated last: by its time it speaks of what is fitted then, whenever the second turns.
+    """
     quantity, engine = _STATED[change.kind], book.engine
-    edits: list[Edit] = [State(_facts(engine, quantity, change))]
     positions = [one for one in engine.layout.positions if change.where in ("", one.role, one.id)]
     before = {one.id: at_valve(book, quantity, one.id).value for one in positions}
     if all(was == change.amount for was in before.values()):
         return []
     if kind.slot != "cam":
         amounts = {name: _moved(change, was) for name, was in before.items() if isfinite(was) and was > 0}
-        return [_fit(book, kind, change, amounts), *edits] if amounts else edits
+        fits = [_fit(book, kind, change, amounts)] if amounts else []
+        return [*fits, State(_facts(engine, quantity, change))]
+    fits = []
     for role in dict.fromkeys(one.role for one in positions):  # one cam, and a lift of its own for each role
         was = [before[one.id] for one in positions if one.role == role and isfinite(before[one.id])]
         if was and was[0] > 0:
-            edits.insert(0, _fit(book, kind, change, {"engine": _moved(change, was[0])}, part=role))
-    return edits
+            fits.append(_fit(book, kind, change, {"engine": _moved(change, was[0])}, part=role))
+    return [*fits, State(_facts(engine, quantity, change))]
 
 
 def _moved(change: Change, was: float) -> float:

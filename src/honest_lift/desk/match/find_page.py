@@ -61,7 +61,7 @@ class FindPage(QWidget):
         self.grid.fix(_WIDTHS)
         self.grid.setAccessibleName(self.tr("Candidates"))
         self.asked = QLineEdit()
-        self.asked.setPlaceholderText(self.tr("part number: why is it left out?"))
+        self.asked.setPlaceholderText(self.tr("number: why left out?"))
         self.asked.setAccessibleName(self.tr("Part to ask about"))
         self.told, self.why = QLabel(), QLabel()
         for label in (self.told, self.why):
@@ -87,7 +87,6 @@ class FindPage(QWidget):
             (self.tr("Save its list…"), self.save_list), (self.tr("Print it…"), self.print_list),
         ):  # fmt: skip
             below.addWidget(button(words, does))
-        below.addStretch(1)
         below.addWidget(self.asked, 1)
         column.addLayout(above)
         column.addLayout(beside)

@@ -37,7 +37,7 @@ class OnePage(QWidget):
         self.slider.setAccessibleName(self.tr("Amount of the chosen change"))
         self.model, self.grid, self.words = RippleGrid(session), GridView(), QLabel()
         self.grid.setModel(self.model)
-        self.grid.fix({0: 142, 1: 84, 2: 150, 3: 150, 4: 40, 5: 40})
+        self.grid.fix({0: 138, 1: 78, 2: 146, 3: 146, 4: 40, 5: 40})
         self.grid.setAccessibleName(self.tr("What this trial moves"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What this trial comes to"))

@@ -96,6 +96,7 @@ def test_the_shelf_is_edited_in_place_and_a_refused_figure_stays(window, sheet):
     records.refused.connect(said.append)
     records.setData(records.index(0, column), "soft")
     assert "soft" in said[0]
+    records.setData(records.index(1, column), "hard")
     records.setData(records.index(0, column), "201")
     number = records.records[0].number
     assert sheet.here.shelf.part(PARTS["springs"], INVENTED, number).figure("seat_load") == pytest.approx(
@@ -103,6 +104,9 @@ def test_the_shelf_is_edited_in_place_and_a_refused_figure_stays(window, sheet):
     )
     page.words.setText("S-12")
     assert len(records.records) == 10
+    assert records.data(records.index(1, column)) != "hard", "what was refused stays with its own part"
+    page.words.setText("")
+    assert records.data(records.index(1, column)) == "hard"
 
 
 def test_import_shows_what_is_wrong_and_takes_only_what_it_is_told_to(window, sheet, tmp_path, monkeypatch):

@@ -139,6 +139,11 @@ class Part(Struct, frozen=True):
     name: str = ""
     values: dict[str, float | str | bool] = {}
 
+    @property
+    def id(self) -> str:
+        """Give what tells it from every other part of a shelf."""
+        return f"{self.kind}/{self.number}"
+
     def figure(self, key: str) -> float:
         """Give a figure; NaN where it is blank."""
         value = self.values.get(key)

@@ -101,7 +101,7 @@ class ShelfPage(QWidget):
             self.told.setText(self.here.trouble or self.tr("There is no shelf: add one, or lay the invented one out."))
             return
         parts = self.here.shelf.parts(kind, name, self.words.text(), _SHOWN)
-        wanted = (kind.key, self.session.unit("length"))
+        wanted = (kind.key, *map(self.session.unit, ("length", "load", "mass", "angle")))
         self.table.show_records(parts, self._columns(kind) if wanted != self._columns_for else None)
         self._columns_for = wanted
         whole = self.here.shelf.count(kind, name)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from scipy.spatial import cKDTree
 
@@ -35,7 +35,7 @@ def brute_force(one: Placed, other: Placed) -> float:
     """Search both surfaces, each time closer about the nearest pair found."""
     spans = [[0.0, 2 * np.pi, 0.0, 3.0] for _ in range(2)]
     least = np.inf
-    for _ in range(7):
+    for _ in range(18):
         grids = [(np.linspace(a, b, 90), np.linspace(c, d, 31)) for a, b, c, d in spans]
         points = [surface(body, *grid) for body, grid in zip((one, other), grids, strict=True)]
         far, nearest = cKDTree(points[1]).query(points[0])
@@ -44,7 +44,7 @@ def brute_force(one: Placed, other: Placed) -> float:
         for which, index in enumerate((first, int(nearest[first]))):
             around, along = grids[which]
             at, to = around[index // 31], along[index % 31]
-            wide, high = 4 * (around[1] - around[0]), 4 * (along[1] - along[0])
+            wide, high = 8 * (around[1] - around[0]), 9 * (along[1] - along[0])  # a bevel's two corners are nearly as near
             spans[which] = [at - wide, at + wide, max(to - high, 0.0), min(to + high, 3.0)]
     return least
 
@@ -57,6 +57,12 @@ leans = st.tuples(st.floats(-5, 35).map(array), st.floats(-5, 35).map(array))
 cants = st.tuples(st.floats(-14, 14).map(array), st.floats(-14, 14).map(array))
 
 
+FLAT = Head(array(14.0), array(2.0), array(46.0), array(0.0), array(4.0))
+BEVELLED = Head(array(14.0), array(1.0), array(28.0), array(0.5), array(4.0))
+UPRIGHT = (array(0.0), array(0.0))
+
+
+@example(FLAT, BEVELLED, UPRIGHT, UPRIGHT, 4.5, 0.0, 8.0, 1.0)
 @settings(deadline=None, max_examples=20)
 @given(heads, heads, leans, cants, st.floats(4, 12), st.floats(-3, 3), st.floats(0, 8), st.floats(0, 8))
 def test_the_distance_of_two_heads_is_what_a_search_over_both_surfaces_finds(i, e, toward, across, gap, step, li, le):

@@ -73,7 +73,7 @@ def test_a_cam_turns_back_by_what_the_taut_strand_is_too_long(cam, crank, betwee
     told = np.radians(cam_retard_deg(down, cam, crank, between))
     apart = length(between - down, told) - length(between, 0.0)
     assert apart == pytest.approx(0.0, abs=down**2 / between + 1e-9), "to the first order in the cut"
-    assert np.sign(told) == np.sign(down)
+    assert np.sign(told) == np.sign(down) or abs(down) < 1e-9
 
 
 def test_the_worked_chain():

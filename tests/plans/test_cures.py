@@ -1,8 +1,7 @@
 """What a machinist would have to do, worked by hand: a rate of 54 N/mm at the seat, heights and gaps in mm."""
 
-from dataclasses import replace
-
 import pytest
+from msgspec.structs import replace
 
 from engines import Bench
 from honest_lift.checks.examine import examine

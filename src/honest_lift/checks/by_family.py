@@ -25,7 +25,8 @@ from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
 from honest_lift.estimates.valve_pair import RESTS_ON as OF_PAIR
 from honest_lift.facts.catalog import slots_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.remember import by_value
 
 Family = Callable[[Book], list[Finding]]

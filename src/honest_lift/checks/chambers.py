@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_cylinders import on_cylinders

@@ -21,7 +21,8 @@ from honest_lift.checks.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.loads import Curves, spring_curves
 from honest_lift.estimates.spring_form import forms_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import split_position
 from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst

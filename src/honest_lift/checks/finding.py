@@ -3,21 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from math import isfinite, nan
 
 import numpy as np
+from msgspec import Struct
 
 from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place
 from honest_lift.numbers.decision import decide
-from honest_lift.numbers.doubt import Array, Figure, Ground
+from honest_lift.numbers.doubt import Array, Figure, Ground, ground_of
 from honest_lift.numbers.verdict import Verdict
 
 
-@dataclass(frozen=True, slots=True)
-class Check:
+class Check(Struct, frozen=True, cache_hash=True):
     """A named check. `step`: the step of the job it belongs to. `terms`: titles of what its figure is worked from."""
 
     name: str
@@ -27,8 +26,7 @@ class Check:
     meaning: str
 
 
-@dataclass(frozen=True, slots=True)
-class Term:
+class Term(Struct, frozen=True):
     """One value of a finding's working: its title, inside value and dimension."""
 
     title: str
@@ -36,8 +34,7 @@ class Term:
     dimension: str = "length"
 
 
-@dataclass(frozen=True, slots=True)
-class Finding:
+class Finding(Struct, frozen=True):
     """What a check says of one place. Values in the inside unit of the check's dimension, NaN for none.
 
     `position`: the valve it concerns, "" for a spring that is not fitted. `lowest`, `highest`: the limits as
@@ -116,14 +113,18 @@ def findings(
     said = decide(estimate.figure, lowest, highest)
     value = np.where(estimate.figure.ground & int(Ground.MISSING), nan, estimate.figure.value)
     laid = {name: (values.tolist(), dimension) for name, (values, dimension) in (terms or {}).items()}
+    columns = (value, said.expanded, lowest, highest, said.margin, said.verdict, said.provisional, said.least, said.most,
+               said.narrow, estimate.figure.ground)  # fmt: skip
+    rows = zip(*(one.tolist() for one in columns), strict=True)
     return [
         Finding(
-            check, places[i], positions[i], float(value[i]), float(said.expanded[i]), float(lowest[i]),
-            float(highest[i]), limits[i], float(said.margin[i]), Verdict(int(said.verdict[i])),
-            Verdict(int(said.provisional[i])), float(said.least[i]), float(said.most[i]), bool(said.narrow[i]),
-            Ground(int(estimate.figure.ground[i])), estimate.inputs[i],
+            check, places[i], positions[i], figure, expanded, low, high, limits[i], margin, _VERDICTS[verdict],
+            _VERDICTS[provisional], least, most, narrow, ground_of(ground), estimate.inputs[i],
             tuple(Term(name, values[i], dimension) for name, (values, dimension) in laid.items()),
             remarks[i] if remarks else "", estimate.figure, i,
         )
-        for i in range(len(places))
+        for i, (figure, expanded, low, high, margin, verdict, provisional, least, most, narrow, ground) in enumerate(rows)
     ]  # fmt: skip
+
+
+_VERDICTS = {int(one): one for one in Verdict}

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from dataclasses import replace
 
 import numpy as np
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding

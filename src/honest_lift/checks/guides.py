@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import isfinite
 
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, on_valves, with_remark

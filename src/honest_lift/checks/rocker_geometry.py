@@ -5,9 +5,8 @@ The mark that was seen goes before the one its geometry leaves; where nobody loo
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, is_given, on_valves, read_or_worked

@@ -7,9 +7,9 @@ leaves it unproven for all.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import replace
 
 import numpy as np
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, derive

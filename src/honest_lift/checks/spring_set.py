@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding

@@ -7,9 +7,9 @@ none of them proves anything until somebody finds out which is wrong.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.on_valves import is_given, limits_at, names_of, on_valves

@@ -7,10 +7,10 @@ allowance is. Where the two say what can't both be, neither proves anything.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import sqrt
 
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import is_given, names_of, on_valves

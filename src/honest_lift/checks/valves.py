@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from math import nan
+
+from msgspec import Struct
 
 from honest_lift.checks.stacks import odd_stacks
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
@@ -14,8 +15,9 @@ from honest_lift.estimates.loads import Curves, curve_keys
 from honest_lift.estimates.moving import Moving, moving_of
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.engine import Book, Engine, narrowed
+from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.remember import by_value
@@ -23,8 +25,7 @@ from honest_lift.mechanics.spring.heights import open_height
 from honest_lift.numbers.doubt import Ground, join
 
 
-@dataclass(frozen=True, slots=True)
-class Valves:
+class Valves(Struct, frozen=True, eq=False):
     """Valves in head order with the spring fitted at each, and their estimates (n,)."""
 
     names: tuple[str, ...]
@@ -55,8 +56,7 @@ class Valves:
         return [by_role[role] for role in self.roles]
 
 
-@dataclass(frozen=True, slots=True)
-class AtValve:
+class AtValve(Struct, frozen=True):
     """What stands at one valve, resolved to plain values: while it is the same, so is all that is found there."""
 
     name: str
@@ -74,8 +74,7 @@ class AtValve:
     moving: Moving
 
 
-@dataclass(frozen=True, slots=True)
-class Gathered:
+class Gathered(Struct, frozen=True):
     """What stands at every valve in head order, and the arrays it is taken from."""
 
     at: tuple[AtValve, ...]

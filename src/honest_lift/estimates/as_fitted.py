@@ -6,7 +6,7 @@ a known amount moves what was told, and makes it predicted.
 
 from __future__ import annotations
 
-from dataclasses import replace
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.predicted import predicted, telling

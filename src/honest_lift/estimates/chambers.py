@@ -7,11 +7,11 @@ somebody watched it hold, or mended its seat and poured again. Source: common pr
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import isfinite
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.lift import either
@@ -21,7 +21,8 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.piston_valve_read import disagree
 from honest_lift.estimates.resolve import counting_readings
 from honest_lift.facts.catalog import slots_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import at_cylinder, position_title
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.bench.pours import (

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from math import isfinite, sqrt
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_cylinder import of_cylinder

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from math import nan
 
 import numpy as np
+from msgspec import Struct
 from numpy.typing import NDArray
 
 from honest_lift.facts.catalog import CATALOG
@@ -14,8 +14,7 @@ from honest_lift.facts.place import Place
 from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
 
 
-@dataclass(frozen=True, slots=True)
-class Input:
+class Input(Struct, frozen=True, cache_hash=True):
     """One value that a figure rests on, resolved from the facts for one case.
 
     `value` in the inside unit, NaN when missing. `own_u`: standard doubt of this reading alone. `shared`:
@@ -54,8 +53,7 @@ class Input:
         return CATALOG[self.quantity].title
 
 
-@dataclass(frozen=True, slots=True)
-class Estimate:
+class Estimate(Struct, frozen=True, eq=False):
     """A quantity over cases, with the inputs of each case."""
 
     figure: Figure
@@ -106,6 +104,8 @@ _BARS = int(Ground.ASSUMED | Ground.UNRANGED)
 def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Array, NDArray[np.bool_]]:
     """Scan assumed ranges. Cases are judged one by one, so one axis serves a quantity over all cases."""
     ranged = [(case, one) for case, one in enumerate(inputs) if int(one.ground) & _BARS == _ASSUMED]
+    if not ranged:
+        return (), value[None].copy(), np.zeros((0, len(inputs)), dtype=bool)
     kinds = dict.fromkeys((one.quantity, one.low_is_physical) for _, one in ranged)
     ranges = tuple(Range(f"{name}:{hard}", CATALOG[name].title, hard_low=hard) for name, hard in kinds)
     grid = np.broadcast_to(value, (*(SCAN,) * len(ranges), len(inputs))).copy()

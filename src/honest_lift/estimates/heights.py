@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import sqrt
 from operator import is_
 
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value, named_memory
 from honest_lift.facts.staleness import changes_since, is_stale, noted_change

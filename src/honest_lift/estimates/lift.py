@@ -10,7 +10,8 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rockers import rockers_of
 from honest_lift.facts.catalog import slots_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.valve_lift import valve_lift

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
 from math import sqrt
 
 import numpy as np
+from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
@@ -31,8 +32,7 @@ from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
 ASSEMBLED = Member("outer")  # the whole nest pressed at once counts as one member without a step
 
 
-@dataclass(frozen=True, slots=True)
-class Curves:
+class Curves(Struct, frozen=True, eq=False):
     """Load curves of springs (n,): points (n, m, p) over members, steps (n, m), bind heights (n,).
 
     `bound` (n, m): where each member binds, in the outer's height; `bind_present` (n, m): the members it was read of.
@@ -118,8 +118,7 @@ _HALF = Input(
 )  # fmt: skip
 
 
-@dataclass(frozen=True, slots=True)
-class _Point:
+class _Point(Struct, frozen=True):
     height_mm: float
     stop: tuple[tuple[str, str, float], ...]  # doubt of the tester's height stop, or of the gauge that set it
     load: Input

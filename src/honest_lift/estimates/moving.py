@@ -17,7 +17,8 @@ from honest_lift.estimates.rockers import plain
 from honest_lift.estimates.turned_valve import Lifted, Parts, lifted_at
 from honest_lift.estimates.valve_motion import Motion
 from honest_lift.facts.catalog import slots_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.facts.remember import by_value
@@ -100,7 +101,7 @@ def _moving(book: Book) -> tuple[Moving, ...]:
 
 
 @by_value
-def _each_mass(book: Book) -> dict[str, list[Input]]:
+def _each_mass(book: Book) -> dict[str, tuple[Input, ...]]:
     """Give every mass, and what gas presses on, at every valve; remembered while none changes: lash is what is read most."""
     return {name: at_each_valve(book, name) for name in _WEIGHED}
 
@@ -158,7 +159,7 @@ def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     return Input("nose_acceleration", place.title, "measured", 1.0, band, ground=shape.ground, asked=place)
 
 
-def _masses(book: Book, each: dict[str, list[Input]], case: int, position: str) -> tuple[Input, ...]:
+def _masses(book: Book, each: dict[str, tuple[Input, ...]], case: int, position: str) -> tuple[Input, ...]:
     spring, gear = book.engine.spring_at(position), book.engine.gear
 
     def told(name: str) -> Input:
@@ -200,7 +201,7 @@ def share_of(card: SpringCard | None, position: str) -> Input:
     )
 
 
-def _gas(each: dict[str, list[Input]], name: str, case: int, position: str) -> Input:
+def _gas(each: dict[str, tuple[Input, ...]], name: str, case: int, position: str) -> Input:
     """Give what gas presses with, and on what; with no boost stated neither is wanted."""
     pressure = each["port_pressure"][case]
     if pressure.ground & Ground.MISSING and not pressure.note:

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from msgspec.structs import replace
 
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.by_quantity import remembered_of
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
@@ -16,11 +17,24 @@ from honest_lift.facts.place import at_cylinder
 def of_cylinder(book: Book, quantity: str, cylinder: int | str) -> Input:
     """Give what stands for a quantity at a cylinder."""
     place = at_cylinder(cylinder)
-    return as_fitted(book, resolve(book, quantity, place), place)
+    known, key = remembered_of(book, quantity), ("as fitted", place)
+    if key not in known:
+        known[key] = as_fitted(book, resolve(book, quantity, place), place)
+    told: Input = known[key]
+    return told
 
 
-def of_each_cylinder(book: Book, quantity: str) -> list[Input]:
-    """Give it for every cylinder in head order; resolved once where nothing nearer than the engine speaks of it."""
+def of_each_cylinder(book: Book, quantity: str) -> tuple[Input, ...]:
+    """Give it for every cylinder in head order. Remembered."""
+    known = remembered_of(book, quantity)
+    if "each cylinder" not in known:
+        known["each cylinder"] = tuple(_of_each(book, quantity))
+    told: tuple[Input, ...] = known["each cylinder"]
+    return told
+
+
+def _of_each(book: Book, quantity: str) -> list[Input]:
+    """Resolve once where nothing nearer than the engine speaks of it."""
     cylinders = [str(one) for one in book.engine.layout.cylinders]
     if not cylinders or _tells_apart(book, quantity):
         return [of_cylinder(book, quantity, one) for one in cylinders]

@@ -7,11 +7,13 @@ since, only a reading of its own speaks of it.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
+from honest_lift.facts.by_quantity import remembered_of
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import Slot, holders
@@ -23,7 +25,11 @@ from honest_lift.facts.wheel_table import READ_AS
 def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Input:
     """Give what stands for a quantity at a valve, or at one depth of its guide."""
     place = at_position(position, member)
-    return as_fitted(book, resolve(book, quantity, place), place)
+    known, key = remembered_of(book, quantity), ("as fitted", place)
+    if key not in known:
+        known[key] = as_fitted(book, resolve(book, quantity, place), place)
+    told: Input = known[key]
+    return told
 
 
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:
@@ -31,8 +37,17 @@ def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str =
     return estimate_of([at_valve(book, quantity, name, member) for name in positions])
 
 
-def at_each_valve(book: Book, quantity: str) -> list[Input]:
-    """Give what `at_valve` gives at every valve in head order, resolving once a role where nothing nearer speaks of it."""
+def at_each_valve(book: Book, quantity: str) -> tuple[Input, ...]:
+    """Give what `at_valve` gives at every valve in head order. Remembered."""
+    known = remembered_of(book, quantity)
+    if "each valve" not in known:
+        known["each valve"] = tuple(_at_each(book, quantity))
+    told: tuple[Input, ...] = known["each valve"]
+    return told
+
+
+def _at_each(book: Book, quantity: str) -> list[Input]:
+    """Resolve once a role where nothing nearer speaks of it."""
     engine = book.engine
     if quantity in READ_AS.values():  # a wheel table speaks of its own valve
         return [at_valve(book, quantity, one.id) for one in engine.layout.positions]

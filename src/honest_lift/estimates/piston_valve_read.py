@@ -5,11 +5,11 @@ A row tells its least only where that lies between others close by: three looks 
 
 from __future__ import annotations
 
-from dataclasses import replace
 from math import hypot, isfinite, nan, sqrt
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_valve

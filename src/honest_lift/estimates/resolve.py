@@ -7,10 +7,10 @@ measured or specified further off. A reading at a place wins over what was state
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import sqrt
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.nose import nose_of_table
@@ -18,6 +18,7 @@ from honest_lift.estimates.observed import observed
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.tester import correction_for
+from honest_lift.facts.by_quantity import remembered_of
 from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
@@ -37,17 +38,12 @@ _MIDDLE_OF = 5  # repeats from which on the middle one counts. Common practice, 
 
 
 def resolve(book: Book, quantity: str, place: Place) -> Input:
-    """Give what stands for a quantity at a place; an input of kind "missing" when nothing does. Remembered for one book."""
-    known, key = _answers(book), (quantity, place)
-    if key not in known:
-        known[key] = _resolved(book, quantity, place)
-    return known[key]
-
-
-@by_identity
-def _answers(book: Book) -> dict[tuple[str, Place], Input]:
-    """Give what is remembered of one book: it never changes, and several checks ask the same of it."""
-    return {}
+    """Give what stands for a quantity at a place; an input of kind "missing" when nothing does. Remembered."""
+    known = remembered_of(book, quantity)
+    if place not in known:
+        known[place] = _resolved(book, quantity, place)
+    told: Input = known[place]
+    return told
 
 
 def _resolved(book: Book, quantity: str, place: Place) -> Input:

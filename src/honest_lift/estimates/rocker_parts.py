@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import replace
+from dataclasses import replace as with_figures
 from math import hypot, isfinite
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG, slots_of
-from honest_lift.facts.engine import Book, Engine, narrowed
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.quantities.follower import FINGER
 from honest_lift.facts.quantities.rocker import GEOMETRY
@@ -54,12 +56,12 @@ def kind_of(engine: Engine) -> Kind | None:
 
 def _stud(off_mm: float | Array, *parts: Array) -> PushrodGear:
     gear = _pushrod_gear(*parts)
-    return set_on_stud(replace(gear, pivot_up=gear.pivot_up * 0.0, pushrod=gear.pushrod + off_mm), parts[-1])
+    return set_on_stud(with_figures(gear, pivot_up=gear.pivot_up * 0.0, pushrod=gear.pushrod + off_mm), parts[-1])
 
 
 def _shaft(off_mm: float | Array, *parts: Array) -> PushrodGear:
     gear = _pushrod_gear(*parts)
-    return set_on_shaft(replace(gear, pivot_up=gear.pivot_up + off_mm), parts[-1])
+    return set_on_shaft(with_figures(gear, pivot_up=gear.pivot_up + off_mm), parts[-1])
 
 
 def _pushrod_gear(*parts: Array) -> PushrodGear:
@@ -73,7 +75,7 @@ def _screwed(off_mm: float | Array, *parts: Array) -> FingerGear:
 
 def _fixed(off_mm: float | Array, *parts: Array) -> FingerGear:
     gear = _finger(*parts)
-    gear = replace(gear, pivot_up=gear.pivot_up + off_mm)
+    gear = with_figures(gear, pivot_up=gear.pivot_up + off_mm)
     return gear.raised(pad_for_lash(gear, parts[-1]))  # the pad on the tip sets the lash
 
 
@@ -126,7 +128,7 @@ def told_everywhere(book: Book) -> list[Told]:
 
 
 @by_value
-def _each_part(book: Book) -> dict[str, list[Input]]:
+def _each_part(book: Book) -> dict[str, tuple[Input, ...]]:
     """Give every part but the lash at every valve; remembered while none of them changes: lash is what is read most."""
     kind = kind_of(book.engine)
     return {name: at_each_valve(book, name) for name in (*(kind.names if kind else ()), *QUOTED) if name != "lash"}

@@ -6,19 +6,21 @@ Valves with the very same gear are worked out once. A gear that can't be, or wit
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import replace
+from dataclasses import replace as with_figures
 from functools import partial
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.rocker import FIGURES, figures_of
 from honest_lift.estimates.rocker_parts import QUOTED, RESTS_ON, kind_of, told_everywhere
 from honest_lift.facts.catalog import slots_of
-from honest_lift.facts.engine import Book, narrowed
+from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
+from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.gear.finger import FingerGear, set_on_pivot
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip, works
@@ -83,7 +85,7 @@ def _under_a_raised_tip(gear: OnTheTip, lash: Array, *, on_shaft: bool) -> OnThe
     if isinstance(gear, FingerGear):
         return gear if on_shaft else set_on_pivot(gear.raised(_RAISED_MM), lash)
     assert isinstance(gear, PushrodGear)
-    lower = replace(gear, lifter_y=gear.lifter_y - _RAISED_MM, pivot_up=gear.pivot_up - _RAISED_MM)
+    lower = with_figures(gear, lifter_y=gear.lifter_y - _RAISED_MM, pivot_up=gear.pivot_up - _RAISED_MM)
     return set_on_shaft(lower, lash) if on_shaft else set_on_stud(lower, lash)
 
 

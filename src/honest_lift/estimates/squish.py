@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from math import isfinite, sqrt
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.deck import deck_of
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of

@@ -5,10 +5,11 @@ A lobe by its card, or a middle nobody found with the wheel, is assumed with a r
 
 from __future__ import annotations
 
-from dataclasses import replace
+from collections.abc import Sequence
 from math import isfinite, nan, sqrt
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.cam_card import centre_deg, durations_of, flank_of, lobe_of
 from honest_lift.estimates.deck import deck_of
@@ -19,6 +20,7 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker_parts import told_everywhere
 from honest_lift.estimates.rockers import rockers_of
+from honest_lift.facts.by_quantity import remembered_of
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position
@@ -80,7 +82,7 @@ class Parts:
     def __init__(self, book: Book, others: tuple[str, ...] = (), *, piston: bool = True) -> None:
         self.others = others
         names = ("valve_drop", *_TO_PISTON, *ANGLES) if piston else ()
-        self.each = {name: at_each_valve(book, name) for name in (*names, *others)}
+        self.each: dict[str, Sequence[Input]] = {name: at_each_valve(book, name) for name in (*names, *others)}
         if piston:  # read at points of a piston's crown, it is told of its cylinder
             self.each["deck_clearance"] = _decks(book)
         self.crank = [resolve(book, name, ENGINE) for name in _CRANK] if piston else []
@@ -169,8 +171,19 @@ def _gear(book: Book, known: Parts, case: int, position: str, *, read_at_valve: 
     return [at_valve(book, "lobe_lift", position), ratio, lash]
 
 
-def _lobe(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, object, Input]:
-    """Give the lobe's shape as an input, the lobe, what tells it from others, and its middle as an input."""
+_Shaped = tuple[Input, Lobe | None, object, Input]
+
+
+def _lobe(book: Book, role: str, position: str) -> _Shaped:
+    """Give the lobe's shape as an input, the lobe, what tells it from others, and its middle as an input. Remembered."""
+    known, key = remembered_of(book, "lobe_centreline", *READ_AS.values()), ("lobe", role, position)
+    if key not in known:
+        known[key] = _by_table(book, role, position)
+    shaped: _Shaped = known[key]
+    return shaped
+
+
+def _by_table(book: Book, role: str, position: str) -> _Shaped:
     found = table_near(book, role, position)
     read = lobe_read(book, found) if found else None
     if found is None or read is None or read.lobe is None:
@@ -188,7 +201,7 @@ def _lobe(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, obj
     return shape, read.lobe, found.key, _middle(book, role, position, read, advanced or 0.0)
 
 
-def _by_card(book: Book, role: str, position: str) -> tuple[Input, Lobe | None, object, Input]:
+def _by_card(book: Book, role: str, position: str) -> _Shaped:
     flank, place = flank_of(book, role), at_position(position)
     middle = _middle(book, role, position, None)
     if isinstance(flank, str):

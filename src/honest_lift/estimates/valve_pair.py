@@ -7,11 +7,11 @@ kept there, which tells the change to first order and never too much room (mecha
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from math import nan
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_valve

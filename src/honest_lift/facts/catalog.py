@@ -43,7 +43,11 @@ _ROWS = (
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 
+_SLOTS: dict[str, frozenset[Slot]] = {
+    row.name: frozenset(slot for way in row.ways for slot in way.depends) for row in _ROWS
+}
+
 
 def slots_of(quantities: Iterable[str]) -> frozenset[Slot]:
     """Give every slot that a reading of these quantities may depend on."""
-    return frozenset(slot for name in quantities for way in CATALOG[name].ways for slot in way.depends)
+    return frozenset[Slot]().union(*(_SLOTS[name] for name in quantities))

@@ -2,22 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Any, Literal, TypeVar, cast
+from typing import Any, Literal
 
 from msgspec import Struct, field
 
 from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.cam import CamLobe
-from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.fitments import CONSULTED, Fitment, Slot, changed_slots, in_place, springs_in_place
-from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
+from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity, last_few
+from honest_lift.facts.remember import by_identity
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 from honest_lift.facts.trials import Trial
@@ -139,67 +137,3 @@ class Book(Struct, frozen=True, forbid_unknown_fields=True):
     engine: Engine
     journal: tuple[AnyEntry, ...] = ()
     set_aside: tuple[SetAside, ...] = ()
-
-
-def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, parts: bool = False) -> Book:
-    """Reduce a book to what some quantities are resolved from, so that everything else may change unnoticed.
-
-    Answers can then be remembered by the narrowed book: it is equal whenever nothing they rest on has changed.
-    `parts` keeps springs, their cards and the limits too.
-    """
-    whole = book.engine
-    if (
-        changed_slots(whole.fitments) & slots
-    ):  # what was read before a known change is moved by it, and that asks for more
-        quantities, slots = quantities | CONSULTED, slots | slots_of(CONSULTED)
-    engine = Engine(
-        "",
-        layout=whole.layout,
-        gear=whole.gear,
-        rocker_mount=whole.rocker_mount,
-        lifter=whole.lifter,
-        lobes=whole.lobes if "lobe_lift" in quantities else (),
-        cam_separation_deg=whole.cam_separation_deg if "lobe_lift" in quantities else None,
-        cam_advance_deg=whole.cam_advance_deg if "lobe_lift" in quantities else None,
-        rod_material=whole.rod_material,
-        head_material=whole.head_material,
-        guide_material=whole.guide_material,
-        hardened_base=whole.hardened_base,
-        units=whole.units,
-        facts=tuple(one for one in whole.facts if one.quantity in quantities),
-        fitments=_narrowing(_fitments, whole.fitments, slots, lambda one: one.slot in slots),
-        tools=whole.tools,
-        default_tools=whole.default_tools,
-        references=whole.references if "reference_load" in quantities else (),
-        calibrations=whole.calibrations if "reference_load" in quantities else (),
-        tolerances=whole.tolerances,
-        cards=whole.cards if parts else (),
-        sets=whole.sets if parts else (),
-        springs=whole.springs if parts else (),
-        limits=whole.limits if parts else (),
-    )
-    return Book(engine, _narrowed_journal(book.journal, quantities), book.set_aside)
-
-
-def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
-    """Give a journal without other quantities' readings."""
-    return _narrowing(
-        _journals, journal, quantities, lambda one: not isinstance(one, Reading) or one.quantity in quantities
-    )
-
-
-def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[Any], bool]) -> T:
-    """Give those records of a tuple that are wanted; while the tuple is the very same, so is what is given."""
-    for known, asked, found in kept:
-        if known is whole and asked == by:
-            return cast(T, found)
-    made = cast(T, tuple(one for one in whole if wanted(one)))  # type: ignore[attr-defined]
-    kept.insert(0, (whole, by, made))
-    del kept[_NARROWINGS:]
-    return made
-
-
-T = TypeVar("T")
-_NARROWINGS = 48  # of one journal: a trial asks for each of them again at every step of its slider
-_journals: list[Any] = last_few()
-_fitments: list[Any] = last_few()

@@ -13,9 +13,8 @@ safe direction.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 import numpy as np
+from msgspec import Struct
 from numpy.typing import NDArray
 
 from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground
@@ -38,8 +37,7 @@ _BARS = int(
 )
 
 
-@dataclass(frozen=True, slots=True)
-class Decision:
+class Decision(Struct, frozen=True, eq=False):
     """What the rule says, over cases (n,).
 
     `provisional` is what it would be if all were measured as it stands; `least` and `most` are the smallest

@@ -6,11 +6,11 @@ cut pocket only the height, less lift only the lift. What it promises is predict
 
 from __future__ import annotations
 
-from dataclasses import replace
 from math import ceil, isfinite
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
 from honest_lift.checks.examine import gathered_of

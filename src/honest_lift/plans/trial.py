@@ -84,10 +84,16 @@ def ripple(book: Book, now: Examination, changes: Sequence[Change]) -> Ripple:
     tried = tried_on(book, changes)
     found = examine(tried)
     before, after = _by_key(now), _by_key(found)
-    pairs = [Rippled(before.get(key), after.get(key)) for key in dict.fromkeys((*after, *before))]
-    moved = tuple(one for one in pairs if not is_same(one.before, one.after))
-    unproved = tuple(one for one in pairs if is_same(one.before, one.after) and _loses(one))
-    return Ripple(moved, unproved, tried, found)
+    pairs = ((before.get(key), after.get(key)) for key in dict.fromkeys((*after, *before)))
+    moved, unproved = [], []
+    for one, other in pairs:
+        if one is other:  # of a family that nothing was changed of
+            continue
+        if not is_same(one, other):
+            moved.append(Rippled(one, other))
+        elif one and other and one.verdict is not other.verdict:
+            unproved.append(Rippled(one, other))
+    return Ripple(tuple(moved), tuple(unproved), tried, found)
 
 
 def _by_key(found: Examination) -> dict[Key, Finding]:
@@ -114,10 +120,6 @@ def _figure(one: Finding | None) -> float | str | None:
     if one is None:
         return None
     return one.figure if isfinite(one.figure) else one.word or None
-
-
-def _loses(one: Rippled) -> bool:
-    return one.before is not None and one.after is not None and one.before.verdict is not one.after.verdict
 
 
 def to_read_again(book: Book, tried: Book) -> tuple[Standing, ...]:

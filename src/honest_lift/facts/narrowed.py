@@ -1,0 +1,101 @@
+"""A book reduced to what some quantities rest on, so that what is worked out of it can be remembered by it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, TypeVar, cast
+
+from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.fitments import CONSULTED, changed_slots
+from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.remember import last_few, named_memory
+
+
+def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, parts: bool = False) -> Book:
+    """Reduce a book to what some quantities are resolved from, so that everything else may change unnoticed.
+
+    Answers can then be remembered by the narrowed book: it is equal whenever nothing they rest on has changed.
+    `parts` keeps springs, their cards and the limits too.
+    """
+    whole = book.engine
+    if (
+        changed_slots(whole.fitments) & slots
+    ):  # what was read before a known change is moved by it, and that asks for more
+        quantities, slots = quantities | CONSULTED, slots | slots_of(CONSULTED)
+    engine = Engine(
+        "",
+        layout=whole.layout,
+        gear=whole.gear,
+        rocker_mount=whole.rocker_mount,
+        lifter=whole.lifter,
+        lobes=whole.lobes if "lobe_lift" in quantities else (),
+        cam_separation_deg=whole.cam_separation_deg if "lobe_lift" in quantities else None,
+        cam_advance_deg=whole.cam_advance_deg if "lobe_lift" in quantities else None,
+        rod_material=whole.rod_material,
+        head_material=whole.head_material,
+        guide_material=whole.guide_material,
+        hardened_base=whole.hardened_base,
+        units=whole.units,
+        facts=tuple(one for one in whole.facts if one.quantity in quantities),
+        fitments=_narrowing(_fitments, whole.fitments, slots, lambda one: one.slot in slots),
+        tools=whole.tools,
+        default_tools=whole.default_tools,
+        references=whole.references if "reference_load" in quantities else (),
+        calibrations=whole.calibrations if "reference_load" in quantities else (),
+        tolerances=whole.tolerances,
+        cards=whole.cards if parts else (),
+        sets=whole.sets if parts else (),
+        springs=whole.springs if parts else (),
+        limits=whole.limits if parts else (),
+    )
+    cut = Book(engine, _narrowed_journal(book.journal, quantities), book.set_aside)
+    _note(cut, book, frozenset(one for one in quantities if slots_of((one,)) <= slots))
+    return cut
+
+
+def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
+    """Give a journal without other quantities' readings."""
+    return _narrowing(
+        _journals, journal, quantities, lambda one: not isinstance(one, Reading) or one.quantity in quantities
+    )
+
+
+def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[Any], bool]) -> T:
+    """Give those records of a tuple that are wanted; while the tuple is the very same, so is what is given."""
+    for known, asked, found in kept:
+        if known is whole and asked == by:
+            return cast(T, found)
+    made = cast(T, tuple(one for one in whole if wanted(one)))  # type: ignore[attr-defined]
+    kept.insert(0, (whole, by, made))
+    del kept[_NARROWINGS:]
+    return made
+
+
+T = TypeVar("T")
+_NARROWINGS = 48  # of one journal: a trial asks for each of them again at every step of its slider
+_journals: list[Any] = last_few()
+_fitments: list[Any] = last_few()
+
+
+def whole_for(book: Book, quantities: tuple[str, ...]) -> Book:
+    """Give the book that one was narrowed from, where it kept all that some quantities rest on; the book itself otherwise.
+
+    What stands for them is the same in both, and need not be worked out once for every narrowing.
+    """
+    cut, whole, kept = _noted.get(id(book), (None, book, frozenset()))
+    return whole if cut is book and kept.issuperset(quantities) else book
+
+
+def _note(cut: Book, book: Book, kept: frozenset[str]) -> None:
+    """Remember what a book was narrowed from; what was narrowed twice keeps what both kept."""
+    known, whole, before = _noted.get(id(book), (None, book, kept))
+    if known is book:
+        book, kept = whole, kept & before
+    _noted.pop(id(cut), None)  # of a book that is gone and had the same place in memory
+    _noted[id(cut)] = (cut, book, kept)
+    while len(_noted) > _NARROWINGS:
+        del _noted[next(iter(_noted))]
+
+
+_noted: dict[int, tuple[Book, Book, frozenset[str]]] = named_memory()

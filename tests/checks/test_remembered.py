@@ -1,29 +1,32 @@
 """What is remembered between examinations is what would be found from nothing."""
 
 import re
-from dataclasses import fields
+from contextlib import suppress
 
-from hypothesis import given, settings
+from hypothesis import Phase, given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.facts import remember
-from honest_lift.facts.edits import Fit, MoveReading, Put, StrikeOut, fit_springs, fitment
+from honest_lift.facts.edits import EditError, Fit, MoveReading, Put, StrikeOut, fit_springs, fitment
+from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading, by_place, replayed, standing
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position, of_spring
+from honest_lift.plans.trial import tried_on
+from trials import DEMO, changes
 
 VALVE, AMOUNT = st.sampled_from(["1e", "1i", "2e", "2i"]), st.floats(0.0, 0.4).map(lambda x: round(x, 3))
 EDITS = ["height", "repeat", "lash", "lift", "load", "bind", "ratio", "tool", "seat", "shims", "strike", "move", "swap",
          "limit", "undo", "redo"]  # fmt: skip
 
 
-def told(bench: Bench) -> list:
+def told(book: Book) -> list:
     """Give all findings as plain values; the figures they are taken from may lie in another batch."""
-    kept = [field.name for field in fields(examine(bench.book).findings[0]) if field.name not in ("source", "case")]
-    found = examine(bench.book).findings
+    found = examine(book).findings
+    kept = [name for name in found[0].__struct_fields__ if name not in ("source", "case")]
     return [re.sub(r"-?\d+\.\d+(e[+-]\d+)?", _nine_digits, repr([*(getattr(one, k) for k in kept), one.shares()]))
             for one in found]  # fmt: skip
 
@@ -66,11 +69,25 @@ def test_edit_by_edit_is_the_same_as_from_nothing(edits):
     bench = Bench().complete()
     for kind, valve, x in edits:
         apply(bench, kind, valve, x)
-        step_by_step = told(bench)
+        step_by_step = told(bench.book)
         assert standing(bench.book.journal) == replayed(bench.book.journal).standings
         assert by_place(bench.book.journal) == replayed(bench.book.journal).by_place
     remember.forget_all()
-    assert told(bench) == step_by_step
+    assert told(bench.book) == step_by_step
+
+
+@settings(
+    max_examples=8, phases=(Phase.explicit, Phase.reuse, Phase.generate)
+)  # a second each: shrinking would take minutes
+@given(st.lists(st.lists(changes(), min_size=1, max_size=2), min_size=1, max_size=5))
+def test_trial_after_trial_finds_what_would_be_found_from_nothing(trials):
+    book, one_by_one = DEMO, told(DEMO)
+    for tried in trials:
+        with suppress(EditError):
+            book = tried_on(DEMO, tried)
+            one_by_one = told(book)
+    remember.forget_all()
+    assert told(book) == one_by_one
 
 
 def test_no_sequence_of_edits_undo_and_redo_loses_a_reading():

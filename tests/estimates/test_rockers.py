@@ -38,7 +38,7 @@ def test_each_valve_is_resolved_as_it_would_be_alone(name):
     made = bench(without="pivot_out").do(Fit((fitment(bench().engine, "rocker", "2i"),), "another rocker"))
     made.state("plunger_travel", 3.0, at_position("1i"), tolerance=0.1)
     made.read("stem_tip_height", at_position("1e"), 50.0, "depth_gauge")
-    assert repr(at_each_valve(made.book, name)) == repr([at_valve(made.book, name, one) for one in made.names])
+    assert repr(at_each_valve(made.book, name)) == repr(tuple(at_valve(made.book, name, one) for one in made.names))
 
 
 @settings(max_examples=25, deadline=None)

@@ -44,7 +44,10 @@ def brute_force(one: Placed, other: Placed) -> float:
         for which, index in enumerate((first, int(nearest[first]))):
             around, along = grids[which]
             at, to = around[index // 31], along[index % 31]
-            wide, high = 8 * (around[1] - around[0]), 9 * (along[1] - along[0])  # a bevel's two corners are nearly as near
+            wide, high = (
+                8 * (around[1] - around[0]),
+                9 * (along[1] - along[0]),
+            )  # a bevel's two corners are nearly as near
             spans[which] = [at - wide, at + wide, max(to - high, 0.0), min(to + high, 3.0)]
     return least
 

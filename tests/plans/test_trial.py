@@ -8,13 +8,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from chambers import poured
-from engines import demo
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts import edits
-from honest_lift.facts.changes import KINDS, Change, places_of
+from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Describe, EditError, fitment
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.history import History
@@ -25,21 +24,10 @@ from honest_lift.plans import change_edits
 from honest_lift.plans.change_edits import edit_of, words_of
 from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
 from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
+from trials import DEMO, changes
 from turning import engine as turned_engine
 
-DEMO = demo()
 NOW = examine(DEMO)
-AMOUNTS = [kind for kind in KINDS.values() if kind.how != "part"]
-_START = {"ratio": 1.6, "lash": 0.4, "lobe_lift": 8.97}
-
-
-@st.composite
-def changes(draw):
-    kind = draw(st.sampled_from(AMOUNTS))
-    where = draw(st.sampled_from(places_of(DEMO.engine.layout, kind)))
-    reach = kind.reach * draw(st.floats(0.0 if kind.inside[0] >= 0 else -1.0, 1.0))
-    amount = reach if kind.how == "by" else max(_START[kind.key] + reach, kind.inside[0])
-    return Change("c", kind.key, where, round(amount, 4))
 
 
 @settings(max_examples=40, deadline=None)

@@ -16,7 +16,7 @@ _BOOKS = 3  # the engine, and what was tried on it just before
 def remembered_of(book: Book, *quantities: str) -> dict[Any, Any]:
     """Give the memory of a quantity, or of some together, to be read and added to by those who ask what stands for them.
 
-    It is one for a book and all that it is narrowed to, so what is put there may rest on nothing but what stands for these quantities.
+    It is one for a book and all that it is narrowed to: what is put there may rest on nothing but what stands for these quantities.
     """
     return _memory(whole_for(book, quantities)).setdefault(quantities, {})
 

@@ -107,9 +107,9 @@ class Figure(Struct, frozen=True, eq=False):
 
     @property
     def u(self) -> Array:
-        """Give the standard doubt, (n, ...): the worse side of each source, root of the sum of squares."""
+        """Give the standard doubt, (n, ...): the worse side of each source, root of the sum of squares; NaN without a value."""
         if not self.sources:
-            return np.zeros_like(self.value)
+            return np.where(np.isnan(self.value), np.nan, 0.0)
         return np.asarray(np.sqrt(np.sum(self.parts() ** 2, axis=0)))
 
     @property

@@ -12,6 +12,8 @@ from honest_lift.mechanics.motion.control_force import (
     contact_force_n,
     contact_loss_rpm,
     gas_force_n,
+    held,
+    held_of_loads,
     moving_mass,
     spring_share,
 )
@@ -38,6 +40,15 @@ def test_at_that_speed_the_least_force_is_nothing_and_more_mass_or_less_load_low
     assert np.min(left) == pytest.approx(0.0, abs=1e-6 * max(load))
     assert contact_loss_rpm(force, falls, np.array(mass + more)) < speed
     assert contact_loss_rpm(force - 100.0, falls, np.array(mass)) < speed
+
+
+@given(st.lists(st.floats(-500, 4000), min_size=12, max_size=12), st.integers(0, 10**6))
+def test_a_force_made_of_loads_is_held_as_the_force_itself(loads, seed):
+    """Two loads, of three copies of two valves, mixed by shares at five angles: the sum written out."""
+    random, loads = np.random.default_rng(seed), np.array(loads).reshape(2, 3, 2)
+    shares, falls = random.uniform(-1.0, 1.0, (2, 2, 5)), -random.uniform(1e-4, 3e-3, (2, 5))
+    force = loads[0][..., None] * shares[0] + loads[1][..., None] * shares[1]
+    assert held_of_loads(loads, shares, falls) == pytest.approx(held(force, falls), rel=1e-9, abs=1e-6)
 
 
 @given(masses, masses, st.floats(1.2, 2.0), st.floats(1.0, 20.0))

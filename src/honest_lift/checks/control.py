@@ -12,7 +12,7 @@ from honest_lift.checks.valves import Valves
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.moving import Moving
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.motion.control_force import contact_loss_rpm, gas_force_n, moving_mass
+from honest_lift.mechanics.motion.control_force import gas_force_n, held_of_loads, loss_rpm, moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 
 CONTROL = Check(
@@ -61,13 +61,17 @@ class _Held:
 
     def __init__(self, moving: tuple[Moving, ...]) -> None:
         widest = max((len(one.fractions) for one in moving), default=0) or 1
-        self._fractions, self._bends = (np.full((len(moving), widest), np.nan) for _ in range(2))
+        fractions, self._bends = (np.full((len(moving), widest), np.nan) for _ in range(2))
         for case, one in enumerate(moving):
-            self._fractions[case, : len(one.fractions)] = one.fractions
+            fractions[case, : len(one.fractions)] = one.fractions
             self._bends[case, : len(one.fractions)] = one.acceleration
         short = np.isnan(self._bends)
-        self._fractions[short] = 1.0
+        fractions[short] = 1.0
         self._bends[short] = -1e-12  # an angle that never counts
+        low, high = np.minimum(fractions * 2.0, 1.0), np.maximum(fractions * 2.0 - 1.0, 0.0)
+        self._shares = np.stack(
+            [1.0 - low, low - high, high, np.ones_like(low)]
+        )  # of the loads shut, half open, open; of gas
         self._lift, self._ratio = (np.array([getattr(one, name) for one in moving]) for name in ("lift_mm", "ratio"))
 
     def over(self, seat: Array, half: Array, opened: Array, lift: Array, *parts: Array) -> Array:
@@ -76,10 +80,8 @@ class _Held:
         `parts`: the masses; pressure, head and stem; what the nose is off by; the red line.
         """
         masses, (pressure, head, stem, nose, red) = parts[:_MASSES], parts[_MASSES:]
-        share = self._fractions
-        low, high = np.minimum(share * 2.0, 1.0), np.maximum(share * 2.0 - 1.0, 0.0)
-        load = seat[..., None] + (half - seat)[..., None] * low + (opened - half)[..., None] * high
         gas = gas_force_n(pressure, np.array(0.0), head, stem)
-        bends = self._bends * (lift / self._lift * nose)[..., None]
-        speed = contact_loss_rpm(load - gas[..., None], bends, _moves(self._ratio, *masses))
+        loads = np.stack(np.broadcast_arrays(seat, half, opened, -gas))
+        bend = lift / self._lift * nose  # of every angle alike
+        speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(self._ratio, *masses))
         return (speed / red - 1.0) * 100.0

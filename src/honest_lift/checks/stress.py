@@ -24,6 +24,8 @@ GEOMETRY_PERCENT = 5.0  # what wire, diameter and coils of a card leave in doubt
 def check_open_stress(book: Book, valves: Valves) -> list[Finding]:
     """Hold the stress at full lift against the most that is stated; where none is, or no geometry, there is no finding."""
     limits = valves.limits(book, OPEN_STRESS.name)
+    if not any(limits):
+        return []
     stressed = derive(lambda height, true: _most(valves.cards, height) * true, valves.opened, _geometry(valves))
     terms = {"open height": (valves.opened.figure.value, "length")}
     found = findings(OPEN_STRESS, valves.places, valves.names, stressed, limits, terms=terms)
@@ -39,10 +41,11 @@ def has_stress(card: SpringCard | None) -> bool:
 def _most(cards: tuple[SpringCard | None, ...], height_mm: Array) -> Array:
     """Give the largest stress (..., n) in MPa of each case's members at outer heights (..., n)."""
     result = np.full(height_mm.shape, np.nan)
-    for case, card in enumerate(cards):
-        if has_stress(card):
-            each = [one.stress(height_mm[..., case]) for one in predicted_of(card)]
-            result[..., case] = np.max(each, axis=0)
+    of_card = {one.id: one for one in cards if one is not None and has_stress(one)}
+    for card in of_card.values():
+        own = np.array([one is not None and one.id == card.id for one in cards])
+        each = [one.stress(height_mm[..., own]) for one in predicted_of(card)]
+        result[..., own] = np.max(each, axis=0)
     return result
 
 

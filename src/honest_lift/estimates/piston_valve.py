@@ -19,7 +19,7 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.lift import either
 from honest_lift.estimates.rockers import few_ranges, plain
 from honest_lift.estimates.turned_valve import ANGLES, Parts, Through, through
-from honest_lift.estimates.valve_motion import Motion
+from honest_lift.estimates.valve_motion import Carried, Motion
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
 from honest_lift.mechanics.clearance.piston_valve import (
@@ -163,13 +163,11 @@ class _Turning:
         self.motion = Motion(book, [one.lifted for one in valves])
         self.names = [one.quantity for one in valves[0].inputs]
 
-    def carried(self, *parts: Array) -> Callable[[Array], Array]:
+    def carried(self, *parts: Array) -> Carried:
         """Give what makes the valve's lift of the lobe's."""
         return self.motion.carried(*parts[_ROOM:])
 
-    def moving(
-        self, turn_deg: Array, *parts: Array, carried: Callable[[Array], Array] | None = None
-    ) -> tuple[Array, Array, Array]:
+    def moving(self, turn_deg: Array, *parts: Array, carried: Carried | None = None) -> tuple[Array, Array, Array]:
         """Give piston drop, valve lift and clearance (k, ..., n) at crank degrees (k, 1.., n) from parts (..., n)."""
         drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor = parts[:_ROOM]
         g = along_stem(lean, floor)
@@ -178,9 +176,7 @@ class _Turning:
         down = once_a_copy(partial(piston_drop, turn_deg), *np.broadcast_arrays(stroke, rod, offset))
         return down, lift, np.asarray(room + g * down - lift)
 
-    def clearance(
-        self, turn_deg: Array, *parts: Array, carried: Callable[[Array], Array] | None = None, lift_by: float = 1.0
-    ) -> Array:
+    def clearance(self, turn_deg: Array, *parts: Array, carried: Carried | None = None, lift_by: float = 1.0) -> Array:
         """Give clearances alone. `lift_by`: a ratio tried over the one."""
         _, lift, room = self.moving(turn_deg, *parts, carried=carried)
         return room if lift_by == 1.0 else np.asarray(room - (lift_by - 1.0) * lift)

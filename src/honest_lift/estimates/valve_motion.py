@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import fields, replace
 from typing import Any
 
 import numpy as np
+from numpy.typing import NDArray
 
 from honest_lift.estimates.rocker_parts import kind_of
 from honest_lift.estimates.rockers import plain
 from honest_lift.estimates.turned_valve import Lifted
 from honest_lift.facts.engine import Book
+from honest_lift.facts.remember import by_identity_of_many
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.clearance.piston_valve import LobeTables
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip
@@ -23,14 +25,41 @@ _SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of 
 
 def tables_of(lobes: Sequence[Lobe]) -> LobeTables:
     """Lay lobes out as tables of one length."""
-    starts, steps, lifts, slopes = [], [], [], []
-    for lobe in lobes:
-        cam = np.linspace(lobe.start_deg, lobe.end_deg, _SAMPLES)
-        starts.append(cam[0])
-        steps.append(cam[1] - cam[0])
-        lifts.append(np.maximum(lobe.lift(cam), 0.0))
-        slopes.append(lobe.velocity(cam))
+    starts, steps, lifts, slopes = zip(*map(_table_of, lobes), strict=True)
     return LobeTables(np.array(starts), np.array(steps), np.array(lifts), np.array(slopes))
+
+
+@by_identity_of_many
+def _table_of(lobe: Lobe) -> tuple[float, float, Array, Array]:
+    cam = np.linspace(lobe.start_deg, lobe.end_deg, _SAMPLES)
+    return float(cam[0]), float(cam[1] - cam[0]), np.maximum(lobe.lift(cam), 0.0), lobe.velocity(cam)
+
+
+class Carried:
+    """What makes valve lift of lobe lift: a gear, or a ratio with its lash. Put together once, turned many times."""
+
+    def __init__(self, gear: OnTheTip | None, ratio: Array, lash: Array) -> None:
+        self._gear, self._ratio, self._lash = gear, ratio, lash
+
+    def __call__(self, raised: Array) -> Array:
+        """Give valve lift in mm of lobe lift (..., n)."""
+        if self._gear is not None:
+            return self._gear.lift(raised)
+        return np.asarray(np.maximum(raised * self._ratio - self._lash, 0.0))
+
+    def of(self, cases: NDArray[np.int64]) -> Carried:
+        """Give it for some of the valves."""
+        gear = None if self._gear is None else _picked(self._gear, cases)
+        return Carried(gear, self._ratio[..., cases], self._lash[..., cases])
+
+
+def _picked(gear: OnTheTip, cases: NDArray[np.int64]) -> OnTheTip:
+    """Give a gear for some of its cases, in the order given."""
+    fields_of: Any = gear
+    picked: OnTheTip = replace(
+        fields_of, **{one.name: getattr(gear, one.name)[..., cases] for one in fields(fields_of)}
+    )
+    return picked
 
 
 class Motion:
@@ -42,32 +71,46 @@ class Motion:
         self._lobes = tables_of(list(lobes.values())).take(rows)
         self._peaks = np.array([one.lift_mm for one in lobes.values()])[rows]
         self._kind, self._by_gear = kind_of(book.engine), valves[0].by_gear
-        alike: dict[tuple[object, ...], int] = {}
-        self._gear_of = np.array([alike.setdefault(tuple(map(plain, one.inputs[2:])), len(alike)) for one in valves])
-        self._firsts = np.array([int(np.argmax(self._gear_of == gear)) for gear in range(len(alike))])
+        parts = [tuple(map(plain, one.inputs)) for one in valves]
+        self._gears, self._gear_of = _first_of_each([own[2:] for own in parts])
+        self._alike = [(row, *own) for row, own in zip(rows.tolist(), parts, strict=True)]
 
-    def carried(self, *parts: Array) -> Callable[[Array], Array]:
-        """Give what makes the valve's lift of the lobe's, for parts (..., n): put together once, turned many times."""
-        rest = parts[2:]
-        if self._by_gear:
-            return self._set(np.broadcast_arrays(*rest)).lift
-        return lambda raised: np.asarray(np.maximum(raised * rest[1] - rest[2], 0.0))
-
-    def _set(self, parts: Sequence[Array]) -> OnTheTip:
-        """Set the gear of every valve, from parts (..., n): the very same gear once."""
+    def carried(self, *parts: Array) -> Carried:
+        """Give what makes the valve's lift of the lobe's, for parts (..., n)."""
+        rest = np.broadcast_arrays(*parts[2:])
+        if not self._by_gear:
+            return Carried(None, rest[1], rest[2])
         assert self._kind is not None
-        if len(self._firsts) == len(self._gear_of):
-            return self._kind.make(0.0, *parts)
-        gear: Any = self._kind.make(0.0, *(one[..., self._firsts] for one in parts))
-        every: OnTheTip = replace(
-            gear, **{one.name: getattr(gear, one.name)[..., self._gear_of] for one in fields(gear)}
-        )
-        return every
+        if len(self._gears) == len(self._gear_of):
+            return Carried(self._kind.make(0.0, *rest), rest[1], rest[2])
+        gear = self._kind.make(0.0, *(one[..., self._gears] for one in rest))  # the very same gear is set once
+        return Carried(_picked(gear, self._gear_of), rest[1], rest[2])
 
-    def lift(self, turn_deg: Array, *parts: Array, carried: Callable[[Array], Array] | None = None) -> Array:
-        """Give valve lift (k, ..., n) in mm at crank degrees (k, 1.., n) from parts (..., n)."""
+    def lift(self, turn_deg: Array, *parts: Array, carried: Carried | None = None) -> Array:
+        """Give valve lift (k, ..., n) in mm at crank degrees (k, 1.., n) from parts (..., n).
+
+        Valves with the very same lobe and gear that are turned through the same degrees are turned once.
+        """
+        carried, parts = carried or self.carried(*parts), tuple(np.broadcast_arrays(*parts))
+        each = turn_deg.shape[-1] > 1
+        turned = [turn_deg[..., case].tobytes() if each else b"" for case in range(len(self._alike))]
+        cases, of = _first_of_each(list(zip(self._alike, turned, strict=True)))
+        if len(cases) == len(of):
+            return self._lift(turn_deg, cases, parts, carried)
+        own = tuple(one[..., cases] for one in parts)
+        return self._lift(turn_deg[..., cases] if each else turn_deg, cases, own, carried.of(cases))[..., of]
+
+    def _lift(self, turn_deg: Array, cases: NDArray[np.int64], parts: tuple[Array, ...], carried: Carried) -> Array:
         centre, shape = parts[:2]
-        lobe = once_a_copy(lambda middle: self._lobes.at((turn_deg - middle) / 2.0), centre)
+        lobes = self._lobes.take(cases)
+        lobe = once_a_copy(lambda middle: lobes.at((turn_deg - middle) / 2.0), centre)
         top = parts[-2] if self._by_gear else parts[2]
-        raised = np.where(lobe > 0, lobe * (top / self._peaks) + shape * np.minimum(lobe / _SHAPED_MM, 1.0), 0.0)
-        return (carried or self.carried(*parts))(raised)
+        raised = np.where(lobe > 0, lobe * (top / self._peaks[cases]) + shape * np.minimum(lobe / _SHAPED_MM, 1.0), 0.0)
+        return carried(raised)
+
+
+def _first_of_each(keys: Sequence[object]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
+    """Give where each of the keys stands first, and for every one which of those it is."""
+    alike: dict[object, int] = {}
+    of = np.array([alike.setdefault(one, len(alike)) for one in keys], dtype=np.int64)
+    return np.array([int(np.argmax(of == which)) for which in range(len(alike))], dtype=np.int64), of

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache
 from typing import Any, TypeVar, cast
 
 from honest_lift.facts.catalog import slots_of
@@ -50,7 +51,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         limits=whole.limits if parts else (),
     )
     cut = Book(engine, _narrowed_journal(book.journal, quantities), book.set_aside)
-    _note(cut, book, frozenset(one for one in quantities if slots_of((one,)) <= slots))
+    _note(cut, book, _kept_whole(quantities, slots))
     return cut
 
 
@@ -76,6 +77,12 @@ T = TypeVar("T")
 _NARROWINGS = 48  # of one journal: a trial asks for each of them again at every step of its slider
 _journals: list[Any] = last_few()
 _fitments: list[Any] = last_few()
+
+
+@cache
+def _kept_whole(quantities: frozenset[str], slots: frozenset[str]) -> frozenset[str]:
+    """Give those quantities of which every slot they may rest on is kept too."""
+    return frozenset(one for one in quantities if slots_of((one,)) <= slots)
 
 
 def whole_for(book: Book, quantities: tuple[str, ...]) -> Book:

@@ -45,6 +45,7 @@ class OnTheTip(ABC):
 
 def works(gear: OnTheTip, most_lobe_mm: Array) -> NDArray[np.bool_]:
     """Tell where a gear works over the lobe's lift: the links reach, and the valve arm goes down all the way."""
-    angles = np.stack([gear.angle_deg(share * most_lobe_mm) for share in np.linspace(0.0, 1.0, 9)])
+    shares = np.linspace(0.0, 1.0, 9).reshape(-1, *[1] * np.ndim(most_lobe_mm))
+    angles = gear.angle_deg(shares * most_lobe_mm)
     with np.errstate(invalid="ignore"):
         return np.asarray(np.all(np.abs(angles) < 90.0, axis=0) & np.all(np.diff(angles, axis=0) < 0, axis=0))

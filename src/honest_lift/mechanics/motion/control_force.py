@@ -56,13 +56,31 @@ def contact_loss_rpm(force_n: Array, acceleration: Array, mass_kg: Array) -> Arr
     `force_n` (..., k): spring less gas at k angles; `acceleration` (..., k): mm a crank degree squared, negative at every one of
     them; `mass_kg` (...). 0 where the spring pushes nothing there.
     """
-    return np.asarray(np.sqrt(np.maximum(held(force_n, acceleration), 0.0) / mass_kg))
+    return loss_rpm(held(force_n, acceleration), mass_kg)
+
+
+def loss_rpm(held_kg_rpm2: Array, mass_kg: Array) -> Array:
+    """Give the crank speed (...) at which a mass is no longer held, rpm."""
+    return np.asarray(np.sqrt(np.maximum(held_kg_rpm2, 0.0) / mass_kg))
 
 
 def held(force_n: Array, acceleration: Array) -> Array:
     """Give the least over the angles (last axis) of what a spring holds: kg times rpm squared."""
-    per_rpm2 = -acceleration * _M_OF_MM * _DEG_A_S_OF_RPM**2
-    return np.asarray(np.min(force_n / per_rpm2, axis=-1))
+    return np.asarray(np.min(force_n / _per_rpm2(acceleration), axis=-1))
+
+
+def held_of_loads(loads_n: Array, shares: Array, acceleration: Array) -> Array:
+    """Give what `held` gives (..., n) where the force at an angle is made of a few loads (m, ..., n) by shares (m, n, k).
+
+    `acceleration` (n, k). One product of matrices for all copies of a case.
+    """
+    each = np.moveaxis(loads_n.reshape(len(loads_n), -1, loads_n.shape[-1]), -1, 0)  # n, m, copies
+    force = np.swapaxes(each, 1, 2) @ np.moveaxis(shares / _per_rpm2(acceleration), 1, 0)
+    return np.asarray(force.min(axis=-1).T.reshape(loads_n.shape[1:]))
+
+
+def _per_rpm2(acceleration: Array) -> Array:
+    return np.asarray(-acceleration * _M_OF_MM * _DEG_A_S_OF_RPM**2)
 
 
 def contact_force_n(force_n: Array, acceleration: Array, mass_kg: Array, speed_rpm: Array) -> Array:

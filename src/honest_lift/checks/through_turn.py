@@ -74,12 +74,12 @@ def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:
     """Give the least clearance that counts at every valve (n,), and what is remarked on it."""
     names = names_of(book)
     barred = worked.least.figure.ground & ~int(Ground.SPECIFIED)
-    chosen: list[Input] = []
+    doubt, chosen = worked.least.figure.u, list[Input]()
     reads, remarks = [], []
     for case, name in enumerate(names):
         row, clay = room_read(book, name), clay_read(book, name)
         told = row.least or (clay if barred[case] else None)
-        own = _as_input(worked, case)
+        own = _as_input(worked, case, float(doubt[case]))
         held = told or own
         apart = [] if held is None else _at_odds(held, (row.least, clay, own), row.nearest)
         chosen.append(
@@ -94,12 +94,12 @@ def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:
     return Estimate(least.figure.on_ground(at_odds, Ground.UNSOUND), least.inputs), remarks
 
 
-def _as_input(worked: ThroughTurn, case: int) -> Input | None:
+def _as_input(worked: ThroughTurn, case: int, u_mm: float) -> Input | None:
     """Give what is worked out of proven parts as a reading that others can be held against."""
     figure = worked.least.figure
     if figure.ground[case] & ~int(Ground.SPECIFIED) or not np.isfinite(figure.value[case]):
         return None
-    return Input("piston_valve_room", "worked out", "measured", float(figure.value[case]), float(figure.u[case]))
+    return Input("piston_valve_room", "worked out", "measured", float(figure.value[case]), u_mm)
 
 
 def _at_odds(held: Input, others: Sequence[Input | None], nearest: Input | None) -> list[Input]:

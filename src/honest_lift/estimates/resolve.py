@@ -47,6 +47,8 @@ def resolve(book: Book, quantity: str, place: Place) -> Input:
 
 
 def _resolved(book: Book, quantity: str, place: Place) -> Input:
+    if not _is_told(book, quantity):
+        return missing(book, quantity, place)
     assumed: Input | None = None
     aside = ""
     for near in places_around(book.engine, place, quantity):
@@ -64,6 +66,26 @@ def _resolved(book: Book, quantity: str, place: Place) -> Input:
             return found
         assumed = assumed or found
     return assumed or missing(book, quantity, place)
+
+
+def _is_told(book: Book, quantity: str) -> bool:
+    """Tell whether anybody read, stated or set aside a quantity anywhere, or a table or a card may give it."""
+    return (
+        bool(book.set_aside)
+        or quantity in _OF_THE_CAM
+        or quantity in _names_read(by_place(book.journal))
+        or (quantity in _names_stated(book.engine.facts))
+    )
+
+
+@by_identity
+def _names_read(read: dict[tuple[str, Place], tuple[Standing, ...]]) -> frozenset[str]:
+    return frozenset(name for name, _ in read)
+
+
+@by_identity
+def _names_stated(facts: tuple[Fact, ...]) -> frozenset[str]:
+    return frozenset(one.quantity for one in facts)
 
 
 def _found_at(book: Book, quantity: str, near: Place, asked: Place) -> Input | None:

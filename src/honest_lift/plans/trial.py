@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from math import isfinite
+from typing import Literal
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -18,6 +19,7 @@ from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.change_edits import edit_of
 
+Turn = Literal["", "worse", "better"]
 Key = tuple[str, str, str, str]
 
 
@@ -40,14 +42,12 @@ class Rippled(Struct, frozen=True):
         return tuple(one.provisional if one else Verdict.UNPROVEN for one in (self.before, self.after))  # type: ignore[return-value]
 
     @property
-    def turns(self) -> bool:
-        """Tell whether it turns from one verdict into another."""
-        return self.verdicts[0] is not self.verdicts[1]
-
-    @property
-    def worse(self) -> bool:
-        """Tell whether it turns for the worse; a figure that is lost is no gain, not even on one that fails."""
-        return self.verdicts[1] is Verdict.UNPROVEN or self.verdicts[1] > self.verdicts[0]
+    def turn(self) -> Turn:
+        """Tell whether it turns into another verdict, and which way; a lost figure is no gain, not even on one that fails."""
+        now, then = self.verdicts
+        if now is then:
+            return ""
+        return "worse" if then is Verdict.UNPROVEN or then > now else "better"
 
 
 class Ripple(Struct, frozen=True):

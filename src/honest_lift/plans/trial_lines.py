@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterable
 from math import inf, isfinite
 
@@ -32,13 +33,12 @@ def lines_of(found: Ripple) -> tuple[Line, ...]:
     for one in (*found.moved, *found.unproved):
         by_check.setdefault(one.there.check.name, []).append(one)
     moved = {id(one) for one in found.moved}
-    lines = [
-        Line(
-            max(ones, key=_badness), sum(id(one) in moved for one in ones),
-            sum(one.turns and one.worse for one in ones), sum(one.turns and not one.worse for one in ones),
+    lines = []
+    for ones in by_check.values():
+        turns = Counter(one.turn for one in ones)
+        lines.append(
+            Line(max(ones, key=_badness), sum(id(one) in moved for one in ones), turns["worse"], turns["better"])
         )
-        for ones in by_check.values()
-    ]  # fmt: skip
     far = {one.check: max(map(_far, by_check[one.check])) for one in lines}
     return tuple(sorted(lines, key=lambda one: (one.worse == 0, one.better == 0, -far[one.check])))
 
@@ -53,7 +53,7 @@ def _far(one: Rippled) -> float:
 
 def _badness(one: Rippled) -> tuple[int, int, float]:
     """Tell how bad a finding stands in the trial: what turns for the worse, its verdict, how little it has to spare."""
-    return (int(one.turns and one.worse), int(one.verdicts[1]), _lack(one.after))
+    return (int(one.turn == "worse"), int(one.verdicts[1]), _lack(one.after))
 
 
 def _lack(one: Finding | None) -> float:

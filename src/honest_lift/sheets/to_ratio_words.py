@@ -48,9 +48,7 @@ def ways_words(engine: Engine, ways: Sequence[Answer], face: tuple[float, float]
 
     `face`: from the near rail to the chambers' middle and to the far rail, mm, for the head cut at an angle.
     """
-    clean = [
-        one for one in ways if one.found is not None and not any(each.turns and each.worse for each in one.found.moved)
-    ]
+    clean = [one for one in ways if one.found is not None and not any(each.turn == "worse" for each in one.found.moved)]
     lines = []
     if clean:
         lines.append(f"Nothing turns for the worse by: {'; '.join(_named(engine, one) for one in clean)}.")

@@ -29,8 +29,8 @@ _STILL = {  # what a change is often thought to move, and does not
 
 def trial_words(book: Book, changes: Sequence[Change], found: Ripple) -> tuple[str, ...]:
     """Say what a trial comes to, in lines."""
-    worse = [one for one in found.moved if one.turns and one.worse]
-    better = [one for one in found.moved if one.turns and not one.worse]
+    worse = [one for one in found.moved if one.turn == "worse"]
+    better = [one for one in found.moved if one.turn == "better"]
     told = f"{len(found.moved)} findings move"
     told += f", {len(worse)} turn for the worse" if worse else ", none turns for the worse"
     told += f" and {len(better)} for the better." if better else "."
@@ -57,7 +57,7 @@ def where_of(finding: Finding) -> str:
 def turn_words(engine: Engine, one: Rippled) -> str:
     """Say a finding's figure now and in the trial, with both verdicts where they differ."""
     before, after = (_bare(engine, each) for each in (one.before, one.after))
-    verdicts = f" ({one.verdicts[0].word} to {one.verdicts[1].word})" if one.turns else ""
+    verdicts = f" ({one.verdicts[0].word} to {one.verdicts[1].word})" if one.turn else ""
     return f"{before} to {after}{verdicts}"
 
 

@@ -54,7 +54,7 @@ class WaysGrid(ReadingGrid):
                 Cell(self._figure(worst), True, pencilled=True),
                 Cell(verdict=worst.provisional.word if worst else "unproven"),
             ]
-        worse = sum(each.turns and each.worse for each in one.found.moved)
+        worse = sum(each.turn == "worse" for each in one.found.moved)
         told = amounts_words(self.session.engine, one.changes)
         return (
             Cell(one.title, bold=True), Cell(told, hover=told), *cells,

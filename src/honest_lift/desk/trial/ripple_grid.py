@@ -39,7 +39,7 @@ class RippleGrid(ReadingGrid):
         if self.ripple is None:
             return []
         if self.each:
-            ordered = sorted(self.ripple.moved, key=lambda one: (not (one.turns and one.worse), not one.turns))
+            ordered = sorted(self.ripple.moved, key=lambda one: ("worse", "better", "").index(one.turn))
             return [(one, "") for one in (*ordered, *self.ripple.unproved)]
         from honest_lift.plans.trial_lines import lines_of
 

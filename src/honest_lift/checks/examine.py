@@ -72,7 +72,16 @@ class Examination:
 
     def of_engine(self, step: str = "") -> Verdict:
         """Give the worst verdict of what is fitted, of one step or of all."""
-        return worst(one.verdict for one in self.findings if one.position and step in ("", one.check.step))
+        return self._by_step.get(step, Verdict.UNPROVEN)
+
+    @cached_property
+    def _by_step(self) -> dict[str, Verdict]:
+        of_step: dict[str, set[Verdict]] = {}
+        for one in self.findings:
+            if one.position:
+                of_step.setdefault(one.check.step, set()).add(one.verdict)
+        told = {step: worst(verdicts) for step, verdicts in of_step.items()}
+        return told | {"": worst(told.values())}
 
 
 def examine(book: Book) -> Examination:

@@ -63,17 +63,22 @@ def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str])
 
 
 def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[Any], bool]) -> T:
-    """Give those records of a tuple that are wanted; while the tuple is the very same, so is what is given."""
-    for known, asked, found in kept:
-        if known is whole and asked == by:
-            return cast(T, found)
-    made = cast(T, tuple(one for one in whole if wanted(one)))  # type: ignore[attr-defined]
+    """Give those records of a tuple that are wanted; while the tuple is the very same, or only longer, so is what is given."""
+    found, looked_at = (), 0
+    for known, asked, before in kept:
+        if asked == by and (known is whole or (len(known) < len(whole) and whole[: len(known)] == known)):
+            found, looked_at = before, len(known)
+            break
+    if looked_at == len(whole):
+        return cast(T, found)
+    more = tuple(one for one in whole[looked_at:] if wanted(one))
+    made = cast(T, found + more if more else found)
     kept.insert(0, (whole, by, made))
     del kept[_NARROWINGS:]
     return made
 
 
-T = TypeVar("T")
+T = TypeVar("T", bound=tuple[Any, ...])
 _NARROWINGS = 48  # of one journal: a trial asks for each of them again at every step of its slider
 _journals: list[Any] = last_few()
 _fitments: list[Any] = last_few()

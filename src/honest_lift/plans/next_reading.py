@@ -30,7 +30,8 @@ _WHY = {
     STALE: "stale, or read with a tool that proves nothing",
     CLOSE: "would narrow what is close",
 }
-_AGAIN = (
+_MISSING, _UNSOUND = int(Ground.MISSING), int(Ground.UNSOUND)  # as whole numbers: every input of every finding is asked
+_AGAIN = int(
     Ground.STALE
     | Ground.PREDICTED
     | Ground.ASSUMED
@@ -113,16 +114,17 @@ def _walk(book: Book) -> dict[str, int]:
 def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
     if finding.verdict is Verdict.UNPROVEN:
         for one in finding.inputs:
-            if one.ground & Ground.MISSING:
+            ground = int(one.ground)
+            if ground & _MISSING:
                 yield from _lacking(book, one)
-            elif one.quantity == "lobe_shape" and one.ground & _AGAIN:
+            elif one.quantity == "lobe_shape" and ground & _AGAIN:
                 yield (
                     _Need(STALE, one.quantity, stated="walk the lobe with a degree wheel", page=_WALKED),
                     None,
                 )
-            elif one.ground & _AGAIN:
+            elif ground & _AGAIN:
                 yield from _again(book, one)
-            elif one.ground & Ground.UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
+            elif ground & _UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
                 words = "judge the rows of its wheel table, or walk the lobe again"
                 yield _Need(STALE, one.quantity, stated=words, page=_WALKED), None
         if finding.ground & Ground.EXTRAPOLATED:

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import gc
 import os
 import sys
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings, QtMsgType, qInstallMessageHandler
+from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
@@ -32,7 +33,11 @@ def run(file: Path | None, *, demo: bool) -> int:
     if not session.engine.layout.heads:
         session.open_step("engine")
     window.show()
+    QTimer.singleShot(_SETTLED_MS, gc.freeze)  # looking through all that is loaded for garbage would hold a slider up
     return app.exec()
+
+
+_SETTLED_MS = 5000
 
 
 def _end_in_one_line(kind: QtMsgType, context: object, words: str) -> None:

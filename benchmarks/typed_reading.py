@@ -4,21 +4,12 @@ import statistics
 import sys
 import time
 
+from opening import opened
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 
-from honest_lift.demo.engine import demo_book
-from honest_lift.desk.session import Session
-from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
-from honest_lift.facts.edits import new_id
-
-app = application()
-load_fonts()
-session = Session(demo_book(new_id()))
-window = Window(session)
-window.show()
-session.start_examining()
+app, window = opened("heights", "1i")
+session = window.session
 for _ in range(20):
     app.processEvents()
 flushed: list[float] = []

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.by_quantity import remembered_of
+from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
@@ -17,20 +17,14 @@ from honest_lift.facts.place import at_cylinder
 def of_cylinder(book: Book, quantity: str, cylinder: int | str) -> Input:
     """Give what stands for a quantity at a cylinder."""
     place = at_cylinder(cylinder)
-    known, key = remembered_of(book, quantity), ("as fitted", place)
-    if key not in known:
-        known[key] = as_fitted(book, resolve(book, quantity, place), place)
-    told: Input = known[key]
-    return told
+    return recalled(
+        book, (quantity,), ("as fitted", place), lambda: as_fitted(book, resolve(book, quantity, place), place)
+    )
 
 
 def of_each_cylinder(book: Book, quantity: str) -> tuple[Input, ...]:
     """Give it for every cylinder in head order. Remembered."""
-    known = remembered_of(book, quantity)
-    if "each cylinder" not in known:
-        known["each cylinder"] = tuple(_of_each(book, quantity))
-    told: tuple[Input, ...] = known["each cylinder"]
-    return told
+    return recalled(book, (quantity,), "each cylinder", lambda: tuple(_of_each(book, quantity)))
 
 
 def _of_each(book: Book, quantity: str) -> list[Input]:

@@ -13,7 +13,7 @@ from msgspec.structs import replace
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.by_quantity import remembered_of
+from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import Slot, holders
@@ -25,11 +25,9 @@ from honest_lift.facts.wheel_table import READ_AS
 def at_valve(book: Book, quantity: str, position: str, member: str = "") -> Input:
     """Give what stands for a quantity at a valve, or at one depth of its guide."""
     place = at_position(position, member)
-    known, key = remembered_of(book, quantity), ("as fitted", place)
-    if key not in known:
-        known[key] = as_fitted(book, resolve(book, quantity, place), place)
-    told: Input = known[key]
-    return told
+    return recalled(
+        book, (quantity,), ("as fitted", place), lambda: as_fitted(book, resolve(book, quantity, place), place)
+    )
 
 
 def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str = "") -> Estimate:
@@ -39,11 +37,7 @@ def at_valves(book: Book, quantity: str, positions: Sequence[str], member: str =
 
 def at_each_valve(book: Book, quantity: str) -> tuple[Input, ...]:
     """Give what `at_valve` gives at every valve in head order. Remembered."""
-    known = remembered_of(book, quantity)
-    if "each valve" not in known:
-        known["each valve"] = tuple(_at_each(book, quantity))
-    told: tuple[Input, ...] = known["each valve"]
-    return told
+    return recalled(book, (quantity,), "each valve", lambda: tuple(_at_each(book, quantity)))
 
 
 def _at_each(book: Book, quantity: str) -> list[Input]:

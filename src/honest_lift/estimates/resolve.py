@@ -18,7 +18,7 @@ from honest_lift.estimates.observed import observed
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.tester import correction_for
-from honest_lift.facts.by_quantity import remembered_of
+from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
@@ -39,11 +39,7 @@ _MIDDLE_OF = 5  # repeats from which on the middle one counts. Common practice, 
 
 def resolve(book: Book, quantity: str, place: Place) -> Input:
     """Give what stands for a quantity at a place; an input of kind "missing" when nothing does. Remembered."""
-    known = remembered_of(book, quantity)
-    if place not in known:
-        known[place] = _resolved(book, quantity, place)
-    told: Input = known[place]
-    return told
+    return recalled(book, (quantity,), place, lambda: _resolved(book, quantity, place))
 
 
 def _resolved(book: Book, quantity: str, place: Place) -> Input:

@@ -20,7 +20,7 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker_parts import told_everywhere
 from honest_lift.estimates.rockers import rockers_of
-from honest_lift.facts.by_quantity import remembered_of
+from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position
@@ -35,6 +35,7 @@ _TIMING_DEG = 4.0  # how far a cam nobody has degreed may stand off its card. Co
 _AT_VALVE = "at the valve"
 _CRANK = ("stroke", "rod_length", "pin_offset")
 _TO_PISTON = ("valve_recess", "gasket_thickness", "deck_clearance", "pocket_depth")
+_OF_LOBE = ("lobe_centreline", *READ_AS.values())
 ANGLES = ("valve_lean", "pocket_lean")
 
 
@@ -176,11 +177,7 @@ _Shaped = tuple[Input, Lobe | None, object, Input]
 
 def _lobe(book: Book, role: str, position: str) -> _Shaped:
     """Give the lobe's shape as an input, the lobe, what tells it from others, and its middle as an input. Remembered."""
-    known, key = remembered_of(book, "lobe_centreline", *READ_AS.values()), ("lobe", role, position)
-    if key not in known:
-        known[key] = _by_table(book, role, position)
-    shaped: _Shaped = known[key]
-    return shaped
+    return recalled(book, _OF_LOBE, ("lobe", role, position), lambda: _by_table(book, role, position))
 
 
 def _by_table(book: Book, role: str, position: str) -> _Shaped:

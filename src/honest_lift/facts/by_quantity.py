@@ -2,23 +2,28 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Callable
+from typing import Any, TypeVar, cast
 
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import whole_for
 from honest_lift.facts.remember import by_identity, last_few
 from honest_lift.facts.touched import touched
 
+V = TypeVar("V")
 ByQuantities = dict[tuple[str, ...], dict[Any, Any]]
 _BOOKS = 3  # the engine, and what was tried on it just before
 
 
-def remembered_of(book: Book, *quantities: str) -> dict[Any, Any]:
-    """Give the memory of a quantity, or of some together, to be read and added to by those who ask what stands for them.
+def recalled(book: Book, quantities: tuple[str, ...], key: object, work: Callable[[], V]) -> V:
+    """Give what was worked out under a key for some quantities of a book, or of any it is narrowed to; worked out once.
 
-    It is one for a book and all that it is narrowed to: what is put there may rest on nothing but what stands for these quantities.
+    `work` may rest on nothing but what stands for these quantities.
     """
-    return _memory(whole_for(book, quantities)).setdefault(quantities, {})
+    known = _memory(whole_for(book, quantities)).setdefault(quantities, {})
+    if key not in known:
+        known[key] = work()
+    return cast(V, known[key])
 
 
 @by_identity

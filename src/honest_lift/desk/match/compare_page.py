@@ -69,13 +69,13 @@ class ComparePage(QWidget):
         self.curves.setAccessibleName(self.tr("Load curves of the candidates set beside each other"))
         self.model, self.grid, self.told = LaddersGrid(session), GridView(), QLabel()
         self.grid.setModel(self.model)
-        self.grid.fix({})
+        self.grid.fix({0: 176})
         self.grid.setAccessibleName(self.tr("Ladders of the candidates set beside each other"))
         self.told.setWordWrap(True)
         column, below = QVBoxLayout(self), QHBoxLayout()
         column.setContentsMargins(0, 0, 0, 0)
-        below.addWidget(self.curves, 4)
-        below.addWidget(self.grid, 6)
+        below.addWidget(self.curves, 3)
+        below.addWidget(self.grid, 5)
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addWidget(self.windows, 5)
         column.addLayout(below, 5)
@@ -119,7 +119,7 @@ class ComparePage(QWidget):
         curves = [self._curve(one, unit, load) for one in shown] if match else []
         self.curves.show_scenes([(1, match_curves_scene(curves, unit_of("length", unit).places, unit, load))])
         self.model.ladders = (
-            tuple((f"{one.spring[1]} {one.retainer[1]} {one.locks[1]}", match.ladder(one)) for one in shown)
+            tuple((f"{one.spring[1]}\n{one.retainer[1]} {one.locks[1]}", match.ladder(one)) for one in shown)
             if match
             else ()
         )

@@ -20,7 +20,8 @@ if TYPE_CHECKING:
 
 _HINT = (
     "With the springs, retainers and heights that are fitted: an answer is one in which nothing that passes now stops passing. "
-    "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to."
+    "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to. Signs say what it would be "
+    "if all were read as predicted: a trial proves nothing."
 )
 
 
@@ -70,7 +71,7 @@ class OtherPage(QWidget):
         self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
         self.model.outcomes = {}
         self.grid.setModel(self.model)
-        self.grid.fix({1: 110, 2: 34, 4: 44, 6: 74})
+        self.grid.fix({1: 110, 2: 34, 3: 140, 4: 44, 5: 104, 6: 74})
         self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
         self.told.setWordWrap(True)
         self._left: list[Iterator[Outcome]] = []

@@ -21,6 +21,7 @@ if TYPE_CHECKING:
     from honest_lift.plans.trial import Ripple
 
 _STEPS = 100
+_ROWS = 4  # of changes that are seen at once
 _WORDS_AFTER_MS = 80
 
 
@@ -45,7 +46,7 @@ class OnePage(QWidget):
         self._for: tuple[Any, ...] = ()
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
-        self._middle = 0.0
+        self._middle, self._zoom = 0.0, 1.0
         self._lay_out()
         self._connect()
 
@@ -83,7 +84,13 @@ class OnePage(QWidget):
         self.grid.dress(theme, zoom)
         self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
-        self.table.setFixedHeight(round(132 * zoom))
+        self._zoom = zoom
+        self._fit()
+
+    def _fit(self) -> None:
+        """Give the table room for its changes and the next one, and what is left to what they move."""
+        rows = min(len(self.table.changes) + 1, _ROWS)
+        self.table.setFixedHeight(round((32 + 25 * rows) * self._zoom))
 
     # --- following ---
 
@@ -91,6 +98,7 @@ class OnePage(QWidget):
         """Follow the session: another book, or other findings, are rippled anew."""
         self._fill_kept()
         self.table.show_changes(self.table.changes)
+        self._fit()
         held = (self.session.book, self.session.examination)
         if any(now is not then for now, then in zip(held, self._for, strict=False)) or not self._for:
             self._for = held
@@ -113,6 +121,7 @@ class OnePage(QWidget):
         self._changed()
 
     def _changed(self) -> None:
+        self._fit()
         self._centre()
         self._work_out()
         self._say()

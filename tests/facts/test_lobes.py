@@ -82,6 +82,17 @@ def test_a_senseless_table_is_set_aside_whole_and_named(field, value, why):
     assert [why in one.why for one in book.set_aside] == [True]
 
 
+@pytest.mark.parametrize(("field", "value"), [("lift_mm", 1e6), ("crank_deg", -1e6)])
+def test_a_senseless_duration_goes_whole_and_the_card_is_read_by_the_others(field, value):
+    raw = msgspec.json.decode(encode_book(demo()))
+    lobe = raw["engine"]["lobes"][0]
+    before, lobe["durations"][0][field] = len(lobe["durations"]), value
+    book = decode_book(msgspec.json.encode(raw), "odd")
+    assert len(book.engine.lobes[0].durations) == before - 1
+    assert [one.field for one in book.set_aside] == [field]
+    assert examine(book).findings
+
+
 def test_a_table_read_at_one_valve_speaks_of_no_role():
     raw = msgspec.json.decode(encode_book(demo()))
     table = next(one for one in raw["journal"] if one["entry"] == "wheel_table")

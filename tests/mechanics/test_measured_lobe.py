@@ -81,6 +81,11 @@ def test_one_slipped_row_is_found_and_no_other(step):
         assert len(rest.rows) == len(crank) - 1
 
 
+def test_an_indicator_worse_than_the_wheel_slips_no_row():
+    crank, lift = walked(LOBES[0], RNG, 2.0)
+    assert slipped_rows(ordered(crank, lift), 5.0, WHEEL)[0] == []
+
+
 def test_rows_before_turning_back_and_read_twice_are_named_not_dropped():
     crank, lift = walked(LOBES[1], RNG, 5.0)
     slack = np.array([-250.0, -245.0, -240.0])  # three rows, then the crank was turned back and on again

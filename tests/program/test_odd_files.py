@@ -3,6 +3,7 @@
 import contextlib
 import json
 
+import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from msgspec import structs
@@ -61,6 +62,7 @@ def odd_documents(draw):
     return json.dumps(document).encode()
 
 
+@pytest.mark.filterwarnings("ignore:Generating overly large repr")  # a failure is told as what it is
 @settings(max_examples=150, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
 @given(odd_documents())
 def test_an_odd_file_is_refused_or_examined(data):

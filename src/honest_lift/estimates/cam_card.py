@@ -72,7 +72,7 @@ def flank_of(book: Book, role: str) -> Flank | str:
     """Give the flank the card describes, or what is missing or wrong."""
     lobe = lobe_of(book.engine, role)
     durations = durations_of(lobe) if lobe else ()
-    if len(durations) < 2 or not all(isinstance(x, float) for one in durations for x in (one.lift_mm, one.crank_deg)):
+    if len(durations) < 2:
         return f"state two durations or more of the {role} lobe"
     lift = resolve(book, "lobe_lift", at_role(role)).value
     if not lift > 0:

@@ -183,13 +183,17 @@ def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
             aside.append(SetAside(place, info.name, repr(value), why))
             changed[info.name] = None
         elif isinstance(value, tuple) and value and isinstance(value[0], Struct):
-            changed[info.name] = tuple(
-                _mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value
-            )
+            each = (_mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value)
+            changed[info.name] = tuple(one for one in each if _is_whole(one))
         elif isinstance(value, tuple) and any(isinstance(one, float) and _odd_field(info.name, one) for one in value):
             aside.append(SetAside(place, info.name, str(value), "a figure in it makes no sense"))
             changed[info.name] = None if info.name == "thicknesses_mm" else ()
     return replace(record, **changed) if changed else record
+
+
+def _is_whole(record: Any) -> bool:
+    """Tell whether a record kept all it can't be without: a duration whose lift makes no sense is none."""
+    return all(getattr(record, info.name) is not None for info in fields(record) if info.required)
 
 
 def _ends(limit: Limit) -> tuple[float | None, float | None]:

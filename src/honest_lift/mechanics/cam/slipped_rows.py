@@ -32,7 +32,8 @@ def slipped_rows(
     while len(found) < most:
         smoothed = measured_lobe(table, lift_error_mm, wheel_error_deg).smoothed
         told = np.abs(smoothed.left_out) / smoothed.errors
-        scale = max(_TO_SCALE * float(np.median(told[smoothed.errors > lift_error_mm * 1.5])), 1.0)
+        steep = smoothed.errors > lift_error_mm * 1.5  # where the wheel's error shows, if anywhere
+        scale = max(_TO_SCALE * float(np.median(told[steep] if steep.any() else told)), 1.0)
         told[np.abs(smoothed.left_out) < _LEAST_MM] = 0.0
         worst = int(np.argmax(told))
         if told[worst] < _SCALES * scale:

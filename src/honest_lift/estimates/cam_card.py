@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from msgspec import Struct
-from scipy.optimize import brentq
 
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.cam import CamLobe, Duration, side_of
@@ -97,6 +96,8 @@ def _by_tdc_lift(book: Book, lobe: CamLobe) -> Middle | None:
         wanted /= resolve(book, "rocker_ratio", at_role(lobe.id)).value
     if not 0.0 < wanted < flank.lift_mm:
         return None
+    from scipy.optimize import brentq  # an engine without a cam card opens sooner
+
     half = brentq(lambda at: float(flank.lift(at)) - wanted, 0.0, flank.end_deg - 1e-9)
     return Middle(2.0 * half, "lift at TDC", _BY_SHAPE_DEG)
 

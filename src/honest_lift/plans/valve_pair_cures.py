@@ -9,7 +9,6 @@ from collections.abc import Callable
 from math import isfinite, pi
 
 from msgspec import Struct
-from scipy.optimize import brentq
 
 from honest_lift.checks.finding import Finding
 from honest_lift.estimates.of_valve import at_valve
@@ -49,6 +48,8 @@ def _tried(engine: Engine, pair: OnePair, needed_mm: float, way: _Way) -> str:
 
     def lacks(amount: float) -> float:
         return pair.least(way.changed(amount)) - now - needed_mm
+
+    from scipy.optimize import brentq
 
     most = lacks(way.most)
     if most < 0:

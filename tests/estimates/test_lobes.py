@@ -13,6 +13,7 @@ from honest_lift.estimates.cam_card import centre_deg, contradictions, durations
 from honest_lift.estimates.cam_turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
 from honest_lift.estimates.lobe_read import band_of, lobe_read
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.turned_valve import Parts, lifted_at
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.file import decode_book, encode_book
@@ -77,6 +78,17 @@ def test_every_way_of_quoting_a_card_leads_to_the_same_facts():
     assert centre_deg(by_lift.book, "intake") == pytest.approx(108.0, abs=1e-6)
     at_valve = bench(tdc_lift_mm=tdc * 1.5, tdc_read_at="valve")
     assert centre_deg(at_valve.book, "intake") == pytest.approx(108.0, abs=1e-6)
+
+
+def test_a_middle_by_the_lift_at_the_valve_follows_another_ratio():
+    """What lifts a valve is remembered by what it rests on: by that card, on the ratio as well."""
+    made = bench(tdc_lift_mm=3.6, tdc_read_at="valve")
+    told = [
+        lifted_at(made.state("rocker_ratio", ratio).book, Parts(made.book, piston=False), 1, "1i")
+        for ratio in (1.5, 1.7, 1.5)
+    ]
+    middles_deg = [one.inputs[0].value for one in told]
+    assert middles_deg[0] == middles_deg[2] < middles_deg[1] - 1.0
 
 
 def test_events_are_a_duration_too():

@@ -35,7 +35,7 @@ _TIMING_DEG = 4.0  # how far a cam nobody has degreed may stand off its card. Co
 _AT_VALVE = "at the valve"
 _CRANK = ("stroke", "rod_length", "pin_offset")
 _TO_PISTON = ("valve_recess", "gasket_thickness", "deck_clearance", "pocket_depth")
-_OF_LOBE = ("lobe_centreline", *READ_AS.values())
+_OF_LOBE = ("lobe_centreline", "rocker_ratio", *READ_AS.values())  # a card may tell its middle by the lift at the valve
 ANGLES = ("valve_lean", "pocket_lean")
 
 

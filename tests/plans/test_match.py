@@ -15,6 +15,7 @@ from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.mechanics.match.candidates import weigh
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.match.accept import Chosen, accept
+from honest_lift.plans.match.endurance import endurance_of
 from honest_lift.plans.match.left_out import why
 from honest_lift.plans.match.match import Match
 from honest_lift.plans.match.other_way import highest_speed, most_lift, ratios, tried
@@ -149,6 +150,28 @@ def test_accepted_it_is_one_edit_its_list_counts_and_undo_takes_it_back(shelf, m
         assert own.verdict is Verdict.UNPROVEN
     history.undo()
     assert history.book.engine == before
+
+
+def test_fatigue_is_told_of_the_outer_spring_where_it_is_least(shelf, match, answer):
+    """Goodman over Zimmerli's data, worked from the wire at every pocket; advice, so it bars nothing."""
+    one = answer.listed[0]
+    spring = chosen(shelf, one).spring
+    amplitude, steady = (398.0, 534.0) if spring.values["peened"] else (241.0, 379.0)
+    wire, mean, free = (spring.figure(name) for name in ("wire", "mean_diameter", "free_length"))
+    rate = 77200.0 * wire**4 / (8.0 * mean**3 * spring.figure("active_coils"))
+    index = mean / wire
+    bergstrasser = (4 * index + 2) / (4 * index - 3)
+
+    def margin(shut, lift):
+        low, high = (bergstrasser * 8 * rate * (free - h) * mean / (np.pi * wire**3) for h in (shut, shut - lift))
+        strong = 0.67 * 1974.0 / wire**0.108
+        return 1.0 / ((high - low) / 2 / (amplitude / (1 - steady / strong)) + (high + low) / 2 / strong)
+
+    told = endurance_of(match, one, spring)
+    by_hand = [margin(*pair) for pair in zip(one.heights_mm, match.bench.pockets.lift_mm, strict=True)]
+    assert told.margin == pytest.approx(min(by_hand), rel=1e-9)
+    assert told.position == match.bench.positions[int(np.argmin(by_hand))]
+    assert "fatigue margin" in list_text(demo().engine, match, one, chosen(shelf, one))
 
 
 def test_a_pocket_that_is_cut_stands_as_planned_too(shelf):

@@ -181,6 +181,20 @@ def test_a_shelf_file_that_is_none_or_of_a_later_version_is_left_as_it_is(tmp_pa
     assert Shelf(tmp_path / "deep" / "kept.sqlite").count(SPRINGS, INVENTED) == 240
 
 
+def test_a_shelf_file_of_an_earlier_version_gains_what_it_had_no_column_for(tmp_path):
+    path = tmp_path / "shelf.sqlite"
+    made = Shelf(path)
+    lay_out(made)
+    made.close()
+    with sqlite3.connect(path) as db:
+        db.execute("ALTER TABLE springs DROP COLUMN peened")
+        db.execute("PRAGMA user_version = 1")
+    again = Shelf(path)
+    assert "peened" not in again.part(SPRINGS, INVENTED, "S-128").values
+    lay_out(again)
+    assert again.part(SPRINGS, INVENTED, "S-128").values["peened"] is True
+
+
 def test_the_invented_shelf_is_marked_hangs_together_and_reads_back():
     parts = invented_parts()
     assert parts == invented_parts(), "always the same ones"

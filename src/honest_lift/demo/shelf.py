@@ -59,7 +59,7 @@ def _springs(dice: Random) -> Iterator[Part]:
             "open_load": round(load + rate * (seat - opened), 0), "bind_height": round(bind, 2), "most_lift": lift + 0.5,
             "free_length": round(seat + load / rate, 1), "outside": round(mean + wire, 1), "inside": round(inside, 1),
             "top_inside": round(mean - wire, 1), "members": 2.0 if nested else 1.0, "mass": round(mass, 4), "wire": wire,
-            "mean_diameter": mean, "coils": coils, "active_coils": active,
+            "mean_diameter": mean, "coils": coils, "active_coils": active, "peened": number % 5 > 0,
         })  # fmt: skip
 
 

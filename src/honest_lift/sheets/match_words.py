@@ -14,7 +14,8 @@ from honest_lift.checks.stress import OPEN_STRESS
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, in_words
-from honest_lift.plans.match.accept import Chosen, named
+from honest_lift.plans.match.accept import Chosen, card_of, named
+from honest_lift.plans.match.endurance import endurance_of
 from honest_lift.plans.match.left_out import Reason
 from honest_lift.plans.match.match import Answer, Candidate, Match
 from honest_lift.plans.match.other_way import Outcome
@@ -106,6 +107,17 @@ def plan_words(engine: Engine, match: Match, one: Candidate) -> str:
     return f"Shims under {one.spring[1]}, {unit}: {'; '.join(told)}."
 
 
+def endurance_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> tuple[str, ...]:
+    """Say what the outer spring bears where it is worst off, and its margin to fatigue; nothing where its wire is not told."""
+    told = endurance_of(match, one, parts.spring)
+    if told is None:
+        return ()
+    stress = in_words(told.stress_mpa, "stress", engine.unit("stress"))
+    wire = "shot-peened" if card_of(one, parts.spring).shot_peened else "unpeened"
+    margin = f"fatigue margin {told.margin:.2f}, least at {position_title(told.position)}"
+    return (f"Outer spring by its {wire} wire: {stress} open, {margin} (1 is endless life; advice, no verdict).",)
+
+
 def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> tuple[str, ...]:
     """Give the shopping and machining list of a candidate, in lines."""
     many, length = len(engine.layout.positions), engine.unit("length")
@@ -122,6 +134,7 @@ def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) 
         for position in match.bench.left_out
     ]
     lines.append(f"Then read every height, every spring at {_heights(engine, one)}, its bind, and the gap to the seal.")
+    lines += endurance_words(engine, match, one, parts)
     if isfinite(one.speed_rpm):
         lines.append(f"Contact is lost at {one.speed_rpm:.0f} rpm, {BOUND}.")
     return tuple(lines)

@@ -84,6 +84,7 @@ PARTS: dict[str, PartKind] = {
             _grams("mass", "mass", 1.0),
             _mm("wire", "wire of the outer", 1.0, 15.0), _mm("mean_diameter", "mean diameter of the outer", 6.0, 75.0),
             Column("coils", "coils", "ratio", (2.0, 20.0)), Column("active_coils", "active coils", "ratio", (1.0, 18.0)),
+            Column("peened", "shot peened", FLAG),
         )),
         PartKind("retainers", "Retainers", "retainer", (
             _ANGLE,

@@ -15,7 +15,7 @@ import numpy as np
 from honest_lift.numbers.doubt import Array
 from honest_lift.shelf.kinds import FLAG, PARTS, TEXT, Part, PartKind
 
-VERSION = 1
+VERSION = 2  # 1 had no word on peening
 _TYPES = {TEXT: "TEXT", FLAG: "INTEGER"}
 
 
@@ -58,6 +58,10 @@ class Shelf:
                 f"CREATE TABLE IF NOT EXISTS {kind.key} (shelf INTEGER NOT NULL REFERENCES shelf(id) ON DELETE CASCADE, "
                 f"number TEXT NOT NULL, name TEXT NOT NULL, {columns}, PRIMARY KEY (shelf, number)) WITHOUT ROWID"
             )
+            there = {name for _, name, *_ in self._db.execute(f"PRAGMA table_info({kind.key})")}
+            for one in kind.columns:
+                if one.key not in there:
+                    self._db.execute(f"ALTER TABLE {kind.key} ADD COLUMN {one.key} {_TYPES.get(one.dimension, 'REAL')}")
         self._db.execute(f"PRAGMA user_version = {VERSION}")
 
     def close(self) -> None:
@@ -98,8 +102,9 @@ class Shelf:
             self._db.execute("BEGIN IMMEDIATE")
             try:
                 for key, many in rows.items():
+                    columns = ", ".join(("shelf", "number", "name", *(one.key for one in PARTS[key].columns)))
                     marks = ", ".join("?" * len(many[0]))
-                    self._db.executemany(f"INSERT OR REPLACE INTO {key} VALUES ({marks})", many)
+                    self._db.executemany(f"INSERT OR REPLACE INTO {key} ({columns}) VALUES ({marks})", many)
                 self._db.execute("COMMIT")
             except BaseException:
                 self._db.execute("ROLLBACK")

@@ -212,13 +212,17 @@ class FindPage(QWidget):
 
     def _say(self) -> None:
         """Say what is found, and the shim plan of the candidate that is chosen."""
-        from honest_lift.sheets.match_words import answer_words, plan_words
+        from honest_lift.sheets.match_words import answer_words, endurance_words, plan_words
 
         if self.match is None or self.answer is None:
             return
-        plan = (plan_words(self.session.engine, self.match, self.current),) if self.current else ()
-        notes = (f"{one[:1].upper()}{one[1:]}." for one in self.match.notes)
-        self.told.setText("\n".join((answer_words(self.match, self.answer), *notes, *plan)))
+        chosen: tuple[str, ...] = ()
+        if (one := self.current) is not None:
+            engine, parts = self.session.engine, self.parts(one)
+            tires = endurance_words(engine, self.match, one, parts) if parts else ()
+            chosen = (*tires, plan_words(engine, self.match, one))
+        notes = (f"{note[:1].upper()}{note[1:]}." for note in self.match.notes)
+        self.told.setText("\n".join((answer_words(self.match, self.answer), *notes, *chosen)))
 
     @property
     def current(self) -> Candidate | None:

@@ -36,7 +36,7 @@ def accept(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> Edit:
     """Give the one edit that fits a candidate at every position."""
     words = f"match: {named(parts.spring)}, {named(parts.retainer)}, {named(parts.locks)}"
     names = _free_names(engine, len(engine.layout.positions))
-    card, group = _card(one, parts.spring), new_id()
+    card, group = card_of(one, parts.spring), new_id()
     springs = {position.id: name for position, name in zip(engine.layout.positions, names, strict=True)}
     bought = SpringSet(group, named(parts.spring), card.id, "new", _test_heights(match, one, card))
     fits = [*_parts(engine, one, words), *_stacks(engine, match, one, words)]
@@ -63,7 +63,9 @@ def _free_names(engine: Engine, many: int) -> list[str]:
     return names
 
 
-def _card(one: Candidate, spring: Part) -> SpringCard:
+def card_of(one: Candidate, spring: Part) -> SpringCard:
+    """Give the card of a candidate's spring as the engine would hold it."""
+
     def told(key: str) -> float | None:
         return spring.figure(key) if isfinite(spring.figure(key)) else None
 
@@ -73,7 +75,8 @@ def _card(one: Candidate, spring: Part) -> SpringCard:
     others = tuple(Member(name, None) for name in _NAMES[1:count])
     return SpringCard(
         "/".join(one.spring), named(spring), (first, *others), told("seat_height"), told("seat_load"), told("open_height"),
-        told("open_load"), told("bind_height"), told("free_length"), told("most_lift"), mass_kg=told("mass"),
+        told("open_load"), told("bind_height"), told("free_length"), told("most_lift"),
+        shot_peened=spring.values.get("peened") is True, mass_kg=told("mass"),
     )  # fmt: skip
 
 

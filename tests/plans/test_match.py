@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from msgspec.structs import replace
 
-from engines import demo
+from engines import Bench, demo
 from honest_lift.checks.examine import examine
 from honest_lift.demo.shelf import lay_out
 from honest_lift.facts.changes import Change
@@ -211,6 +211,23 @@ def test_the_other_way_round_agrees_with_a_trial_and_never_takes_what_stops():
     history.do(State((Fact("red_line", ENGINE, speed.amount, tolerance=0.0),)))
     found = [one for one in examine(history.book).findings if one.check.name == "control" and one.figure == one.figure]
     assert min(one.margin - one.expanded for one in found) == pytest.approx(0.0, abs=0.05)
+
+
+def test_the_other_way_round_says_nothing_of_an_engine_in_which_nothing_passes():
+    book = Bench().book
+    for one in ratios(book, examine(book)):
+        assert "nothing that it could stop passes yet" in one.why_not
+        assert one.sign is Verdict.UNPROVEN
+
+
+@pytest.mark.parametrize("mend", [False, True])
+def test_only_where_every_check_concerned_would_pass_is_the_sign_green(mend):
+    bench = Bench().complete()
+    if not mend:
+        bench.height("1e", 40.0)
+    found = list(ratios(bench.book, examine(bench.book)))
+    assert any(one.sign is Verdict.PASSES for one in found) == mend
+    assert all((one.passing == one.of) == (one.sign is Verdict.PASSES) for one in found)
 
 
 def test_without_limits_shims_or_parts_it_says_what_is_missing(shelf):

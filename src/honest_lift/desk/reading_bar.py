@@ -308,7 +308,8 @@ class ReadingBar(QWidget):
     def _tell(self, words: str, *, error: bool) -> None:
         self._style(error=error)
         self.understood.setText(words)
-        if error:
+        too_long = self.understood.fontMetrics().horizontalAdvance(words) > self.understood.width()
+        if error or too_long:  # two lines of words take the hint's room; typing brings it back
             self.hint.setText("")
 
     def _say_confirmed(self, words: str) -> None:

@@ -20,8 +20,8 @@ if TYPE_CHECKING:
 
 _HINT = (
     "With the springs, retainers and heights that are fitted: an answer is one in which nothing that passes now stops passing. "
-    "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to. Signs say what it would be "
-    "if all were read as predicted: a trial proves nothing."
+    "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to. The sign is the worst of "
+    "what stops, and green only where all would pass, were they read as predicted: a trial proves nothing."
 )
 
 
@@ -36,7 +36,7 @@ class OutcomesGrid(ReadingGrid):
 
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
-        return ("what is tried", "comes to", "", "nearest limit", "at", "margin", "stop\npassing")
+        return ("what is tried", "comes to", "", "nearest limit", "at", "margin", "stop\npassing", "would\npass")
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of an outcome."""
@@ -45,20 +45,14 @@ class OutcomesGrid(ReadingGrid):
 
         one, engine = self.outcomes[name], self.session.engine
         if one.why_not:
-            return (
-                Cell(name, bold=True),
-                Cell("–", hover=one.why_not),
-                *([Cell()] * 3),
-                Cell(one.why_not, hover=one.why_not),
-                Cell(),
-            )
-        limit = one.limiting
+            return (Cell(name, bold=True), Cell("–", True, hover=one.why_not), *([Cell()] * 6))
+        limit, sign = one.limiting, one.sign
         told = margin_words(limit, engine) if limit and isfinite(limit.margin) else "–"
-        verdict = one.told.word
         return (
-            Cell(name, bold=True), Cell(outcome_amount(engine, one), True), Cell(verdict=verdict),
+            Cell(name, bold=True), Cell(outcome_amount(engine, one), True), Cell(verdict="" if sign is None else sign.word),
             Cell(limit.check.title if limit else "–"), Cell(limit.position if limit else ""), Cell(told, True),
             Cell(str(len(one.stopped)) if one.stopped else "none", True),
+            Cell(f"{one.passing} of {one.of}" if one.of else "", True),
         )  # fmt: skip
 
 
@@ -71,7 +65,7 @@ class OtherPage(QWidget):
         self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
         self.model.outcomes = {}
         self.grid.setModel(self.model)
-        self.grid.fix({1: 110, 2: 34, 3: 140, 4: 44, 5: 104, 6: 74})
+        self.grid.fix({1: 88, 2: 30, 3: 124, 4: 40, 5: 88, 6: 64, 7: 84})
         self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
         self.told.setWordWrap(True)
         self._left: list[Iterator[Outcome]] = []
@@ -128,7 +122,15 @@ class OtherPage(QWidget):
             del self._left[0]
         if not self._left:
             self._next.stop()
-            self.told.setText("")
+            self._say()
+
+    def _say(self) -> None:
+        """Say why something could not be tried."""
+        why: dict[str, list[str]] = {}
+        for one in self.model.outcomes.values():
+            if one.why_not:
+                why.setdefault(one.why_not, []).append(one.title)
+        self.told.setText("\n".join(f"{', '.join(titles)}: {words}." for words, titles in why.items()))
 
     def speed(self) -> None:
         """Say the highest speed."""
@@ -136,8 +138,10 @@ class OtherPage(QWidget):
         from honest_lift.plans.match.other_way import highest_speed
 
         if seen := self.session.examination:
-            self._start(iter((highest_speed(seen),)))
-            self.session.told.emit(self.tr("The highest speed is {0}.").format(BOUND))
+            found = highest_speed(seen)
+            self._start(iter((found,)))
+            if not found.why_not:
+                self.session.told.emit(self.tr("The highest speed is {0}.").format(BOUND))
 
     def ratios(self) -> None:
         """Try the usual ratios."""
@@ -165,4 +169,4 @@ class OtherPage(QWidget):
         """Stop trying; what is found so far stays."""
         self._next.stop()
         self._left.clear()
-        self.told.setText("")
+        self._say()

@@ -10,6 +10,7 @@ from collections.abc import Iterator, Sequence
 from math import isfinite, nan
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.checks.control import CONTROL
 from honest_lift.checks.examine import Examination
@@ -31,8 +32,9 @@ _STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of
 
 
 class Outcome(Struct, frozen=True):
-    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand; `limiting` the one with the least
-    to spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be tried."""
+    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand, those that do not pass now among
+    them; `limiting` the one with the least to spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be
+    tried, or says nothing."""
 
     title: str
     amount: float = nan
@@ -40,14 +42,15 @@ class Outcome(Struct, frozen=True):
     limiting: Finding | None = None
     stopped: tuple[Finding, ...] = ()
     why_not: str = ""
-    is_bound: bool = False
+    passing: int = 0  # of so many findings concerned, as they would stand
+    of: int = 0
 
     @property
-    def told(self) -> Verdict:
-        """Give what is to be shown: what stops is as it would stand; a bound is no better proven than what it is from."""
+    def sign(self) -> Verdict | None:
+        """Give the worst of what stops, or passes where all would; None where nothing stops and something does not pass today."""
         if self.stopped:
             return max(one.provisional for one in self.stopped)
-        return self.verdict if self.is_bound else Verdict.PASSES
+        return self.verdict if self.verdict is Verdict.PASSES or not self.of else None
 
     @property
     def still_passes(self) -> bool:
@@ -64,13 +67,19 @@ def tried(book: Book, now: Examination, title: str, changes: Sequence[Change], a
     passing = {
         (one.check.name, one.position) for one in now.findings if _counts(one) and one.provisional is Verdict.PASSES
     }
+    if not passing:
+        return Outcome(title, amount, why_not=_NOTHING)
     then = [one for one in found.found.findings if _counts(one)]
     stopped = [
         one for one in then if one.provisional is not Verdict.PASSES and (one.check.name, one.position) in passing
     ]
     limiting = min((one for one in then if (one.check.name, one.position) in passing), key=_spare, default=None)
     return Outcome(title, amount, max((one.provisional for one in then), default=Verdict.UNPROVEN),
-                   min(stopped, key=_spare, default=limiting), tuple(stopped))  # fmt: skip
+                   min(stopped, key=_spare, default=limiting), tuple(stopped),
+                   passing=sum(one.provisional is Verdict.PASSES for one in then), of=len(then))  # fmt: skip
+
+
+_NOTHING = "nothing that it could stop passes yet: measure what the checks lack first"
 
 
 def _counts(one: Finding) -> bool:
@@ -98,7 +107,7 @@ def cams(book: Book, now: Examination, cards: Sequence[Part]) -> Iterator[Outcom
                 Change(new_id(), "lobe_lift", role, card.figure(f"{role}_lift")),
             )
         ]
-        yield tried(book, now, f"{card.name} {card.number}".strip(), changes, card.figure("intake_lift"))
+        yield tried(book, now, f"{card.number} {card.name}".strip(), changes, card.figure("intake_lift"))
 
 
 def most_lift(book: Book, now: Examination, role: str) -> Iterator[Outcome]:
@@ -111,10 +120,10 @@ def most_lift(book: Book, now: Examination, role: str) -> Iterator[Outcome]:
     title = f"{role} lobe lift"
     low, high = lobe, lobe * (1.0 + _REACH)
     best = beyond = tried(book, now, title, [Change(new_id(), "lobe_lift", role, high)], high)
-    if best.still_passes:
+    if best.still_passes or best.why_not:
         yield best
         return
-    best = Outcome(title, lobe)
+    best = tried(book, now, title, [Change(new_id(), "lobe_lift", role, lobe)], lobe)
     for _ in range(_STEPS):
         middle = (low + high) / 2.0
         found = tried(book, now, title, [Change(new_id(), "lobe_lift", role, middle)], middle)
@@ -128,7 +137,7 @@ def most_lift(book: Book, now: Examination, role: str) -> Iterator[Outcome]:
 
 def _with_limit(best: Outcome, beyond: Outcome) -> Outcome:
     """Give the best so far with what stops the next step."""
-    return Outcome(best.title, best.amount, best.verdict, beyond.limiting, (), beyond.why_not if beyond.why_not else "")
+    return replace(best, limiting=beyond.limiting, stopped=(), why_not=beyond.why_not)
 
 
 def highest_speed(now: Examination) -> Outcome:
@@ -140,7 +149,7 @@ def highest_speed(now: Examination) -> Outcome:
             "highest speed", why_not="state the red line and the masses under Masses: control is not told yet"
         )
     speed, limiting = min(told, key=lambda pair: pair[0])
-    return Outcome("highest speed", speed, limiting.verdict, limiting, is_bound=True)
+    return Outcome("highest speed", speed, limiting.verdict, limiting)
 
 
 def _red_line(one: Finding) -> float:

@@ -2,8 +2,10 @@
 
 import pytest
 from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QGuiApplication
 
 from honest_lift.desk import questions
+from honest_lift.desk.reading_grid import Cell
 from honest_lift.facts.changes import KINDS, Change
 
 
@@ -44,6 +46,11 @@ def test_a_change_is_typed_and_everything_that_moves_is_listed(trial):
     assert "Squish stays as it is" in words
     assert "Nothing in a trial is proven" in words
     assert "chamber volume (8)" in words
+    for row in page.model.cells:
+        assert row[5].pencilled or row[5].verdict != "passes", "what a trial predicts is never drawn as proven"
+    assert any(row[4] == Cell(verdict="passes") for row in page.model.cells), "what is proven now is drawn so"
+    page.grid.copy()
+    assert "passes as it stands" in QGuiApplication.clipboard().text()
     assert window.session.book is before, "nothing is changed until it is accepted"
     page.each.setChecked(True)
     assert len(page.model.cells) > 60

@@ -76,7 +76,7 @@ class GridView(QTableView):
         """Copy the whole grid as a spreadsheet takes it."""
         model = self.model()
         heads = (head.replace("\n", " ") or "verdict" for head in model.heads)
-        rows = ("\t".join(cell.verdict or cell.text for cell in row) for row in model.cells)
+        rows = ("\t".join(cell.words for cell in row) for row in model.cells)
         QGuiApplication.clipboard().setText("\n".join(("\t".join(heads), *rows)))
 
     def currentChanged(self, current: QModelIndex, previous: QModelIndex) -> None:
@@ -109,7 +109,8 @@ class GridDelegate(QStyledItemDelegate):
             painter.fillRect(area, QColor(t.select))
         painter.fillRect(area.left(), area.bottom(), area.width(), 1, QColor(t.rule))
         if cell.verdict:
-            paint_verdict(painter, t, cell.verdict, area.center().x(), area.center().y() + 1, 6.5 * z)
+            middle = area.center()
+            paint_verdict(painter, t, cell.verdict, middle.x(), middle.y() + 1, 6.5 * z, pencilled=cell.pencilled)
             return
         painter.setFont(self._face(cell))
         painter.setPen(QColor(t.muted if cell.pencilled else t.ink))

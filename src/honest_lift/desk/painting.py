@@ -15,33 +15,55 @@ _DASHES = [5.0, 3.0]
 
 
 def paint_verdict(
-    painter: QPainter, theme: Theme, word: str, x: float, y: float, radius: float, *, chip: bool = False
+    painter: QPainter,
+    theme: Theme,
+    word: str,
+    x: float,
+    y: float,
+    radius: float,
+    *,
+    chip: bool = False,
+    pencilled: bool = False,
 ) -> None:
-    """Draw a verdict's shape about a point: disc, half disc, triangle, dashed ring. `chip`: on paper, for blue ground."""
+    """Draw a verdict's shape about a point: disc, half disc, triangle, dashed ring. `chip`: on paper, for blue ground.
+
+    `pencilled`: what it would be if all were read as it stands: an outline, so that nothing but what is proven looks it.
+    """
     painter.save()
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
     colour = theme.verdict(word)
     if chip:
         painter.fillPath(_disc(x, y, radius + 3.2), QColor(theme.chip))
-    if word == "passes":
+    if pencilled and word in ("passes", "fails"):
+        shape = _disc(x, y, radius - 0.8) if word == "passes" else _triangle(x, y, radius - 0.6)
+        painter.strokePath(shape, QPen(colour, 1.4))
+    elif word == "passes":
         painter.fillPath(_disc(x, y, radius), colour)
     elif word == "close":
         ring = QRectF(x - radius + 0.8, y - radius + 0.8, 2 * radius - 1.6, 2 * radius - 1.6)
         half = QPainterPath(QPointF(x, y))
         half.arcTo(ring, 90, 180)
-        painter.fillPath(half, colour)
+        if pencilled:
+            half.closeSubpath()
+            painter.strokePath(half, QPen(colour, 1.2))
+        else:
+            painter.fillPath(half, colour)
         painter.strokePath(_disc(x, y, radius - 0.8), QPen(colour, 1.6))
     elif word == "fails":
-        triangle = QPainterPath(QPointF(x, y - radius * 1.1))
-        triangle.lineTo(x + radius * 1.15, y + radius * 0.9)
-        triangle.lineTo(x - radius * 1.15, y + radius * 0.9)
-        triangle.closeSubpath()
-        painter.fillPath(triangle, colour)
+        painter.fillPath(_triangle(x, y, radius), colour)
     else:
         pen = QPen(colour, 1.8)
         pen.setDashPattern([1.7, 1.5])
         painter.strokePath(_disc(x, y, radius - 0.9), pen)
     painter.restore()
+
+
+def _triangle(x: float, y: float, radius: float) -> QPainterPath:
+    path = QPainterPath(QPointF(x, y - radius * 1.1))
+    path.lineTo(x + radius * 1.15, y + radius * 0.9)
+    path.lineTo(x - radius * 1.15, y + radius * 0.9)
+    path.closeSubpath()
+    return path
 
 
 def _disc(x: float, y: float, radius: float) -> QPainterPath:

@@ -5,6 +5,8 @@ It stands on Qt's own item model, so that painting asks nothing of Python but th
 
 from __future__ import annotations
 
+from typing import TYPE_CHECKING
+
 from msgspec import Struct
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QStandardItem, QStandardItemModel
@@ -12,6 +14,9 @@ from PyQt6.QtGui import QStandardItem, QStandardItemModel
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.session import Session
 from honest_lift.facts.journal import Standing
+
+if TYPE_CHECKING:
+    from honest_lift.checks.finding import Finding
 
 # Qt::ItemDataRole, as the numbers they are
 _TOOL_TIP, _ALIGNMENT, _ACCESSIBLE = 3, 7, 11
@@ -33,6 +38,18 @@ class Cell(Struct, frozen=True):
     wrong: bool = False
     verdict: str = ""
     hover: str = ""
+
+    @property
+    def words(self) -> str:
+        """Give what it shows in words: its verdict, or its text."""
+        return f"{self.verdict} as it stands" if self.verdict and self.pencilled else self.verdict or self.text
+
+
+def sign_cell(finding: Finding | None) -> Cell:
+    """Give a finding's sign as it would be if all were read as it stands: pencilled where that is not proven."""
+    if finding is None:
+        return Cell(verdict="unproven")
+    return Cell(verdict=finding.provisional.word, pencilled=finding.verdict is not finding.provisional)
 
 
 class ReadingGrid(QStandardItemModel):
@@ -85,7 +102,7 @@ class ReadingGrid(QStandardItemModel):
     def _show(self, row: int, column: int, cell: Cell, head: str) -> None:
         item = self.item(row, column)
         item.setText(cell.text)
-        item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.text or cell.verdict}", _ACCESSIBLE)
+        item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.text or cell.words}", _ACCESSIBLE)
         if cell.hover:
             item.setData(cell.hover, _TOOL_TIP)
 

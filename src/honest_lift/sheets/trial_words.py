@@ -15,7 +15,6 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import ENGINE, position_title
 from honest_lift.facts.staleness import done_since
-from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.trial import Ripple, Rippled
 
 _SHOWN = 4
@@ -99,9 +98,9 @@ def missing_words(book: Book, changes: Sequence[Change]) -> tuple[str, ...]:
     return tuple(lines)
 
 
-def worst_cell(engine: Engine, one: Finding | None) -> tuple[str, Verdict]:
-    """Give a check's worst figure with its place, and what it would be if all were measured as it stands."""
+def worst_words(engine: Engine, one: Finding | None) -> str:
+    """Give a check's worst figure with its place."""
     if one is None:
-        return "–", Verdict.UNPROVEN
+        return "–"
     where = {"position": one.position, "cylinder": f"cyl. {one.place.name}"}.get(one.place.kind, one.place.name)
-    return f"{_bare(engine, one)}, {where}", one.provisional
+    return f"{_bare(engine, one)}, {where}"

@@ -46,10 +46,13 @@ class OutcomesGrid(ReadingGrid):
         one, engine = self.outcomes[name], self.session.engine
         if one.why_not:
             return (Cell(name, bold=True), Cell("–", True, hover=one.why_not), *([Cell()] * 6))
-        limit, sign = one.limiting, one.sign
+        limit = one.limiting
+        sign = Cell(
+            verdict="" if one.sign is None else one.sign.word, pencilled=bool(one.of)
+        )  # of a trial nothing is proven
         told = margin_words(limit, engine) if limit and isfinite(limit.margin) else "–"
         return (
-            Cell(name, bold=True), Cell(outcome_amount(engine, one), True), Cell(verdict="" if sign is None else sign.word),
+            Cell(name, bold=True), Cell(outcome_amount(engine, one), True), sign,
             Cell(limit.check.title if limit else "–"), Cell(limit.position if limit else ""), Cell(told, True),
             Cell(str(len(one.stopped)) if one.stopped else "none", True),
             Cell(f"{one.passing} of {one.of}" if one.of else "", True),
@@ -65,7 +68,7 @@ class OtherPage(QWidget):
         self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
         self.model.outcomes = {}
         self.grid.setModel(self.model)
-        self.grid.fix({1: 88, 2: 30, 3: 124, 4: 40, 5: 88, 6: 64, 7: 84})
+        self.grid.fix({1: 88, 2: 30, 3: 124, 4: 36, 5: 84, 6: 62, 7: 96})
         self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
         self.told.setWordWrap(True)
         self._left: list[Iterator[Outcome]] = []

@@ -9,7 +9,7 @@ from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
 from honest_lift.desk.session import Session
 from honest_lift.numbers.entry import EntryError, Field, parse
 
@@ -52,7 +52,7 @@ class WaysGrid(ReadingGrid):
             worst = worst_of(one.found.found, check)
             cells += [
                 Cell(self._figure(worst), True, pencilled=True),
-                Cell(verdict=worst.provisional.word if worst else "unproven"),
+                sign_cell(worst),
             ]
         worse = sum(each.turn == "worse" for each in one.found.moved)
         told = amounts_words(self.session.engine, one.changes)

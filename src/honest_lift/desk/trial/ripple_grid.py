@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
 
 if TYPE_CHECKING:
     from honest_lift.plans.trial import Ripple, Rippled
@@ -59,7 +59,7 @@ class RippleGrid(ReadingGrid):
         same = one.before is not None and one.after is not None and one.before.figure == one.after.figure
         return (
             Cell(first[0], bold=not self.each), Cell(first[1], bold=self.each), Cell(figures[0], True),
-            Cell(figures[1], True, pencilled=not same), *(Cell(verdict=each.word) for each in one.verdicts), Cell(count),
+            Cell(figures[1], True, pencilled=not same), sign_cell(one.before), sign_cell(one.after), Cell(count),
         )  # fmt: skip
 
 

@@ -17,4 +17,4 @@ class TrialSheet(PagedSheet):
 
     def where(self) -> str:
         """Say what a trial is."""
-        return self.tr("what would move, and what stays; the engine is not touched")
+        return self.tr("what would move; the engine is not touched; signs in outline are not proven")

@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import EditError
 
@@ -34,12 +34,12 @@ class SideGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the worst of a check, now and in every trial."""
         from honest_lift.plans.trial_lines import worst_of
-        from honest_lift.sheets.trial_words import worst_cell
+        from honest_lift.sheets.trial_words import worst_words
 
         cells = [Cell(self.titles[name], bold=True)]
         for _, found in self.columns:
-            words, verdict = worst_cell(self.session.engine, worst_of(found, name))
-            cells += [Cell(words), Cell(verdict=verdict.word)]
+            worst = worst_of(found, name)
+            cells += [Cell(worst_words(self.session.engine, worst)), sign_cell(worst)]
         return tuple(cells)
 
 

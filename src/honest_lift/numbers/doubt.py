@@ -191,7 +191,8 @@ def combine(function: Callable[..., Array], *inputs: Figure) -> Figure:
     """
     sources = _union([figure.sources for figure in inputs])
     ranges = _union([figure.ranges for figure in inputs])
-    result = np.asarray(function(*(_copies(figure, sources, ranges) for figure in inputs)), dtype=np.float64)
+    rows = {source: row for row, source in enumerate(sources)}
+    result = np.asarray(function(*(_copies(figure, rows, ranges) for figure in inputs)), dtype=np.float64)
     count = len(sources)
     ground = np.bitwise_or.reduce([figure.ground for figure in inputs])
     return Figure(
@@ -215,17 +216,17 @@ def _union(groups: Sequence[tuple[T, ...]]) -> tuple[T, ...]:
     return tuple(dict.fromkeys(item for group in groups for item in group))
 
 
-def _copies(figure: Figure, sources: tuple[Source, ...], ranges: tuple[Range, ...]) -> Array:
-    """Lay a figure out on the joint sources and ranges: value, all pluses, all minuses, the grid."""
-    count, shape = len(sources), figure.value.shape
+def _copies(figure: Figure, rows: dict[Source, int], ranges: tuple[Range, ...]) -> Array:
+    """Lay a figure out on the joint sources, by their rows, and ranges: value, all pluses, all minuses, the grid."""
+    count, shape = len(rows), figure.value.shape
     copies = np.empty((1 + 2 * count + SCAN ** len(ranges), *shape))
     copies[: 1 + 2 * count] = figure.value
-    if figure.sources == sources:
+    at = [rows[source] for source in figure.sources]
+    if at == list(range(count)):
         copies[1 : 1 + count], copies[1 + count : 1 + 2 * count] = figure.plus, figure.minus
     else:
-        place = {source: row for row, source in enumerate(sources)}
-        rows = np.array([place[source] for source in figure.sources], dtype=np.int64)
-        copies[1 + rows], copies[1 + count + rows] = figure.plus, figure.minus
+        for own, row in enumerate(at):
+            copies[1 + row], copies[1 + count + row] = figure.plus[own], figure.minus[own]
     copies[1 + 2 * count :] = figure.grid if figure.ranges == ranges else _over(figure, ranges)
     return copies
 
@@ -258,7 +259,8 @@ def once_a_copy(function: Callable[..., Array], *parts: Array) -> Array:
 def join(one: Figure, other: Figure) -> Figure:
     """Put two figures behind each other, their cases in order, so that one evaluation serves both."""
     sources, ranges = _union([one.sources, other.sources]), _union([one.ranges, other.ranges])
-    copies = np.concatenate([_copies(figure, sources, ranges) for figure in (one, other)], axis=1)
+    rows = {source: row for row, source in enumerate(sources)}
+    copies = np.concatenate([_copies(figure, rows, ranges) for figure in (one, other)], axis=1)
     count = len(sources)
     assumed = np.concatenate([_assumed((figure,), ranges) for figure in (one, other)], axis=1)
     return Figure(

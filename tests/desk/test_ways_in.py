@@ -255,6 +255,11 @@ def test_one_dimension_is_shown_in_another_unit_and_no_reading_changes(open_wind
     window.session.show_page("Engine")
     table = window.sheets["engine"].pages["Engine"].each.records
     row = [one.id for one in table.records].index("load")
+    said = []
+    table.refused.connect(said.append)
+    table.setData(table.index(row, 1), "stone")
+    assert "“stone” is no unit of load: choose one of" in said[-1]
+    assert window.session.unit("load") == "lbf"
     table.setData(table.index(row, 1), "kgf")
     assert window.session.book.journal is journal
     assert window.session.unit("length") == "in"

@@ -23,8 +23,8 @@ class Column(Struct, frozen=True):
     """A column: its title, the text of a record's cell, and what a typed text makes of the record.
 
     `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives
-    the texts to choose from, `choices_of` those
-    of a record, `kind` what the value is: measured looks written in, assumed looks pencilled.
+    the texts to choose from, and nothing else is taken; `choices_of` those of a record, of which `put` may take other words;
+    `kind` what the value is: measured looks written in, assumed looks pencilled.
     """
 
     title: str
@@ -142,6 +142,8 @@ class RecordModel(QAbstractTableModel):
         if column.put is None or (text == column.get(record) and key not in self._bad):
             return False
         try:
+            if column.choices is not None and text not in map(str, column.choices()):
+                raise EntryError(f"“{text}” is none of the list: choose one of it.")
             changed = column.put(record, text)
         except (EntryError, ValueError) as error:
             self._bad[key] = (text, str(error))

@@ -12,6 +12,7 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
 from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, GuideMaterial, HeadMaterial, Lifter
 from honest_lift.facts.layout import COMMON, read_layout
+from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import INSIDE, units_of
 
 
@@ -114,6 +115,9 @@ class LayoutPage(Page):
 
     def _unit_columns(self) -> list[Column]:
         def put(row: _Unit, text: str) -> _Unit:
+            known = [one.symbol for one in units_of(row.id)]
+            if text not in known:
+                raise EntryError(f"“{text}” is no unit of {row.id}: choose one of {', '.join(known)}.")
             units = {**self.session.engine.units, row.id: text}
             self.session.do(Describe({"units": units}, f"{row.id} shown in {text}"))
             return row

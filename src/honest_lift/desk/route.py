@@ -11,9 +11,8 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps import JUDGED, STEPS
 from honest_lift.desk.theme import LIGHT, font
-from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.journal import standing
+from honest_lift.facts.journal import counted, standing
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.quantities import follower, rocker
 from honest_lift.facts.quantities.bare_head import DEPTHS
@@ -109,8 +108,8 @@ def _proving() -> list[tuple[str, str]]:
 
 def _of_head(session: Session) -> tuple[int, int]:
     places = [one.id for one in session.engine.layout.positions]
-    read = {(one.place, one.reading.quantity) for one in standing(session.book.journal) if not one.fate}
-    asked = [(at_position(name, depth), quantity) for name in places for quantity, depth in _proving()]
+    read = counted(session.book.journal)
+    asked = [(quantity, at_position(name, depth)) for name in places for quantity, depth in _proving()]
     return sum(one in read for one in asked), len(asked)
 
 
@@ -133,11 +132,7 @@ def _of_gear(engine: Engine, known: set[str]) -> tuple[int, int]:
 
 def _of_cylinders(session: Session) -> tuple[int, int]:
     """Give how many cylinders have a chamber, and how many a squish, that was measured towards; of all of both."""
-    read = {
-        (one.place.name, one.reading.quantity)
-        for one in standing(session.book.journal)
-        if not one.fate and one.place.kind == "cylinder"
-    }
+    read = {(place.name, name) for name, place in counted(session.book.journal) if place.kind == "cylinder"}
     cylinders = [str(one) for one in session.engine.layout.cylinders]
     ways = (("chamber_volume", "chamber_water"), ("deck_clearance", "squish"))
     return sum(any((one, name) in read for name in way) for one in cylinders for way in ways), 2 * len(cylinders)
@@ -147,22 +142,14 @@ def progress(session: Session, step: str) -> tuple[int, int]:
     """Give how much of a step is there, and of how much."""
     engine = session.engine
     if step == "heights":
-        positions = engine.layout.positions
-        done = sum(
-            any(not one.fate for one in readings_at(session.book, "installed_height", at_position(p.id)))
-            for p in positions
-        )
-        return done, len(positions)
+        positions, read = engine.layout.positions, counted(session.book.journal)
+        return sum(("installed_height", at_position(one.id)) in read for one in positions), len(positions)
     if step == "head":
         return _of_head(session)
     if step == "springs":
-        read = {
-            (one.place.name, one.reading.quantity)
-            for one in standing(session.book.journal)
-            if not one.fate and one.place.kind == "spring"
-        }
+        of_spring = {(place.name, name) for name, place in counted(session.book.journal) if place.kind == "spring"}
         fitted = [name for p in engine.layout.positions if (name := engine.spring_at(p.id))]
-        return sum((name, "spring_load") in read and (name, "bind_height") in read for name in fitted), len(
+        return sum((name, "spring_load") in of_spring and (name, "bind_height") in of_spring for name in fitted), len(
             engine.layout.positions
         )
     if step == "shims":
@@ -171,15 +158,13 @@ def progress(session: Session, step: str) -> tuple[int, int]:
     if step == "cam":
         return sum(bool(one.durations) and one.centreline_deg is not None for one in engine.lobes), 2
     if step == "rocker":
-        known = {fact.quantity for fact in engine.facts} | {
-            one.reading.quantity for one in standing(session.book.journal)
-        }
+        known = {fact.quantity for fact in engine.facts} | {name for name, _ in counted(session.book.journal)}
         return _of_gear(engine, known)
     if step == "turn":
-        seen = {(one.place, one.reading.quantity) for one in standing(session.book.journal) if not one.fate}
+        seen = counted(session.book.journal)
         towards = ("valve_drop", "piston_valve_clay", "piston_valve_room")
         places = [at_position(one.id) for one in engine.layout.positions]
-        return sum(any((place, name) in seen for name in towards) for place in places), len(places)
+        return sum(any((name, place) in seen for name in towards) for place in places), len(places)
     if step == "match":
         return _of_masses(session)
     if step == "trial":
@@ -190,9 +175,7 @@ def progress(session: Session, step: str) -> tuple[int, int]:
         counting = [one for one in standing(session.book.journal) if not one.fate]
         return len(counting) - stale_among(engine, counting), len(counting)
     stated = {fact.quantity for fact in engine.facts} | {
-        one.reading.quantity
-        for one in standing(session.book.journal)
-        if one.place == ENGINE or one.place.kind == "role"
+        name for name, place in counted(session.book.journal) if place == ENGINE or place.kind == "role"
     }
     asked = {limit.check for limit in engine.limits}
     wanted = [
@@ -206,9 +189,7 @@ def progress(session: Session, step: str) -> tuple[int, int]:
 
 def _of_masses(session: Session) -> tuple[int, int]:
     """Count what is told of the red line and of what moves with the valves."""
-    known = {fact.quantity for fact in session.engine.facts} | {
-        one.reading.quantity for one in standing(session.book.journal) if not one.fate
-    }
+    known = {fact.quantity for fact in session.engine.facts} | {name for name, _ in counted(session.book.journal)}
     wanted = {
         "pushrod": ("red_line", "valve_mass", "retainer_mass", "rocker_at_valve", "pushrod_mass", "lifter_mass"),
         "bucket": ("red_line", "valve_mass", "retainer_mass", "lifter_mass"),

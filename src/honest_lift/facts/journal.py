@@ -104,6 +104,12 @@ def by_place(journal: tuple[AnyEntry, ...]) -> dict[tuple[str, Place], tuple[Sta
 
 
 @by_identity_of_many
+def counted(journal: tuple[AnyEntry, ...]) -> frozenset[tuple[str, Place]]:
+    """Give every (quantity, place) of which a reading counts."""
+    return frozenset(key for key, read in by_place(journal).items() if any(not one.fate for one in read))
+
+
+@by_identity_of_many
 def _ledger(journal: tuple[AnyEntry, ...]) -> Ledger:
     """Replay a journal. Where it only adds readings to one replayed just before, only those are added."""
     for known in _recent:

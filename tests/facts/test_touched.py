@@ -1,0 +1,106 @@
+"""What differs between two engines, as far as what stands for a quantity goes: told too much it costs time, too little it lies."""
+
+from functools import partial
+
+import pytest
+from msgspec.structs import replace
+
+from engines import GAUGE, Bench
+from honest_lift.facts import remember
+from honest_lift.facts.by_quantity import recalled
+from honest_lift.facts.catalog import CATALOG, slots_of
+from honest_lift.facts.edits import Describe, Fit, Put, StrikeOut, fitment
+from honest_lift.facts.fitments import CONSULTED
+from honest_lift.facts.narrowed import narrowed, whole_for
+from honest_lift.facts.touched import touched
+
+
+@pytest.fixture
+def bench():
+    return Bench().complete()
+
+
+def spared(differs, *names):
+    return [differs.spares(name) for name in names]
+
+
+def test_a_reading_touches_its_own_quantity_and_no_other(bench):
+    before = bench.book
+    differs = touched(before, bench.height("1i", 45.3).book)
+    assert spared(differs, "installed_height", "lash", "spring_load") == [False, True, True]
+    assert touched(bench.book, before).quantities == {"installed_height"}, "both ways alike"
+
+
+def test_what_was_stated_otherwise_touches_its_quantity_wherever_it_stands(bench):
+    before = bench.book
+    differs = touched(before, bench.state("rocker_ratio", 1.7).book)
+    assert differs.quantities == {"rocker_ratio"}
+    assert spared(differs, "rocker_ratio", "lobe_lift") == [False, True]
+
+
+def test_what_was_fitted_touches_all_that_rests_on_its_slot(bench):
+    before = bench.book
+    differs = touched(before, bench.do(Fit((fitment(bench.engine, "seat", "1i"),), "cut")).book)
+    assert differs.slots == {"seat"}
+    for name in CATALOG:
+        assert differs.spares(name) == ("seat" not in slots_of((name,)))
+
+
+def test_a_known_change_lets_readings_follow_what_tells_by_how_much(bench):
+    """Once something was changed by a known amount, what it moved is told anew when the lean or the ratio it moves by changes."""
+    bench.do(Fit((fitment(bench.engine, "seat", "1i", change="seat_sunk", amount=0.2),), "sunk"))
+    before = bench.book
+    differs = touched(before, bench.state("valve_lean", 12.0).book)
+    assert differs.moved == {"seat"}
+    assert "valve_lean" in CONSULTED
+    assert spared(differs, "installed_height", "spring_load") == [False, True]
+
+
+@pytest.mark.parametrize(
+    "edit",
+    [
+        lambda bench: Put("tools", replace(GAUGE, accuracy=0.5)),
+        lambda bench: Describe({"lifter": "hydraulic roller"}, "lifters"),
+        lambda bench: StrikeOut(bench.book.journal[0].id, "knocked"),
+    ],
+    ids=["another tool", "other lifters", "a reading struck out"],
+)
+def test_where_anything_may_differ_nothing_is_said(bench, edit):
+    before = bench.book
+    assert touched(before, bench.do(edit(bench)).book) is None
+
+
+def test_what_is_only_for_people_touches_nothing(bench):
+    before = bench.book
+    differs = touched(before, bench.do(Describe({"name": "another", "note": "words"}, "name")).book)
+    assert all(map(differs.spares, CATALOG))
+
+
+def test_what_was_worked_out_is_carried_to_the_next_book_and_to_all_it_is_narrowed_to(bench):
+    remember.forget_all()
+    worked = []
+
+    def work(name):
+        worked.append(name)
+        return len(worked)
+
+    def ask(book, *names):
+        return recalled(book, names, "here", partial(work, names[0]))
+
+    first = [ask(bench.book, name) for name in ("lash", "installed_height")]
+    bench.height("1i", 45.3)
+    assert [ask(bench.book, name) for name in ("lash", "installed_height")] == [first[0], 3]
+    cut = narrowed(bench.book, frozenset({"lash"}), slots_of(("lash",)))
+    assert ask(cut, "lash") == first[0]
+    assert whole_for(cut, ("lash",)) is bench.book
+    assert whole_for(cut, ("lash", "installed_height")) is cut, "narrowed without heights it can't speak for them"
+    assert ask(bench.book, "lash", "installed_height") == 4
+    bench.height("1e", 45.2)
+    assert ask(bench.book, "lash", "installed_height") == 5, "of two together, either is enough"
+    assert worked == ["lash", "installed_height", "installed_height", "lash", "lash"]
+
+
+def test_narrowed_without_a_slot_it_rests_on_a_quantity_is_asked_for_apart(bench):
+    cut = narrowed(bench.book, frozenset({"installed_height"}), frozenset())
+    assert slots_of(("installed_height",))
+    assert whole_for(cut, ("installed_height",)) is cut

@@ -5,8 +5,9 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication
 
 from honest_lift.desk import questions
-from honest_lift.desk.reading_grid import Cell
+from honest_lift.desk.reading_grid import Cell, sign_cell
 from honest_lift.facts.changes import KINDS, Change
+from honest_lift.numbers.verdict import Verdict
 
 
 @pytest.fixture
@@ -56,6 +57,18 @@ def test_a_change_is_typed_and_everything_that_moves_is_listed(trial):
     assert len(page.model.cells) > 60
     page.grid.setCurrentIndex(page.model.index(3, 0))
     assert window.session.position == page.model.position(3)
+
+
+def test_a_sign_is_solid_for_what_is_proven_and_an_outline_for_what_is_not(trial):
+    findings = trial[0].session.examination.findings
+    assert {one.verdict for one in findings} == set(Verdict), "the demonstration has all four"
+    for one in findings:
+        cell = sign_cell(one)
+        if one.verdict is not Verdict.UNPROVEN:
+            assert cell == Cell(verdict=one.verdict.word)
+        else:
+            assert cell.words == f"{one.provisional.word} as it stands" or cell == Cell(verdict="unproven")
+    assert sign_cell(None) == Cell(verdict="unproven")
 
 
 def test_the_slider_moves_the_chosen_change_live(trial, qtbot):

@@ -9,14 +9,22 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from honest_lift.mechanics.motion.control_force import (
-    contact_force_n,
-    contact_loss_rpm,
     gas_force_n,
     held,
     held_of_loads,
+    loss_rpm,
     moving_mass,
     spring_share,
 )
+
+
+def contact_loss_rpm(force, falls, mass):
+    return loss_rpm(held(force, falls), mass)
+
+
+def contact_force_n(force, falls, mass, speed):
+    """Newton's law by hand: crank degrees a second are six times the rpm, a mm is a thousandth of a metre."""
+    return force + mass * falls * 1e-3 * (6.0 * speed) ** 2
 
 
 def test_a_harmonic_lobe_lets_go_where_its_spring_cannot_turn_it_round():

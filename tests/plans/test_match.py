@@ -18,7 +18,7 @@ from honest_lift.plans.match.accept import Chosen, accept
 from honest_lift.plans.match.endurance import endurance_of
 from honest_lift.plans.match.left_out import why
 from honest_lift.plans.match.match import Match
-from honest_lift.plans.match.other_way import highest_speed, most_lift, ratios, tried
+from honest_lift.plans.match.other_way import Outcome, highest_speed, most_lift, ratios, tried
 from honest_lift.plans.match.parts import on_shelf
 from honest_lift.sheets.match_words import list_text, reason_words
 from honest_lift.shelf.kinds import PARTS
@@ -218,6 +218,12 @@ def test_the_other_way_round_says_nothing_of_an_engine_in_which_nothing_passes()
     for one in ratios(book, examine(book)):
         assert "nothing that it could stop passes yet" in one.why_not
         assert one.sign is Verdict.UNPROVEN
+
+
+def test_what_passes_now_and_is_no_longer_told_is_no_pass():
+    told = Outcome("ratio 1.50", 1.5, passing=9, of=10, lost=1)
+    assert told.sign is Verdict.UNPROVEN
+    assert not told.still_passes
 
 
 @pytest.mark.parametrize("mend", [False, True])

@@ -14,6 +14,7 @@ from PyQt6.QtGui import QStandardItem, QStandardItemModel
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.session import Session
 from honest_lift.facts.journal import Standing
+from honest_lift.numbers.verdict import Verdict
 
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
@@ -46,10 +47,12 @@ class Cell(Struct, frozen=True):
 
 
 def sign_cell(finding: Finding | None) -> Cell:
-    """Give a finding's sign as it would be if all were read as it stands: pencilled where that is not proven."""
+    """Give a finding's sign: its verdict, or pencilled what an unproven one would be if all were read as it stands."""
     if finding is None:
         return Cell(verdict="unproven")
-    return Cell(verdict=finding.provisional.word, pencilled=finding.verdict is not finding.provisional)
+    if finding.verdict is not Verdict.UNPROVEN:
+        return Cell(verdict=finding.verdict.word)
+    return Cell(verdict=finding.provisional.word, pencilled=finding.provisional is not Verdict.UNPROVEN)
 
 
 class ReadingGrid(QStandardItemModel):
@@ -102,7 +105,7 @@ class ReadingGrid(QStandardItemModel):
     def _show(self, row: int, column: int, cell: Cell, head: str) -> None:
         item = self.item(row, column)
         item.setText(cell.text)
-        item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.text or cell.words}", _ACCESSIBLE)
+        item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.words}", _ACCESSIBLE)
         if cell.hover:
             item.setData(cell.hover, _TOOL_TIP)
 

@@ -54,7 +54,7 @@ class OutcomesGrid(ReadingGrid):
         return (
             Cell(name, bold=True), Cell(outcome_amount(engine, one), True), sign,
             Cell(limit.check.title if limit else "–"), Cell(limit.position if limit else ""), Cell(told, True),
-            Cell(str(len(one.stopped)) if one.stopped else "none", True),
+            Cell(str(len(one.stopped) + one.lost or "none"), True),
             Cell(f"{one.passing} of {one.of}" if one.of else "", True),
         )  # fmt: skip
 

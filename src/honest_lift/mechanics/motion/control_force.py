@@ -50,22 +50,17 @@ def gas_force_n(port_bar: Array, cylinder_bar: Array, head_mm: Array, stem_mm: A
     return np.asarray((port_bar * (head - stem) - cylinder_bar * head) * _BAR_MM2_N)
 
 
-def contact_loss_rpm(force_n: Array, acceleration: Array, mass_kg: Array) -> Array:
-    """Give the crank speed at which contact is lost (...), rpm.
-
-    `force_n` (..., k): spring less gas at k angles; `acceleration` (..., k): mm a crank degree squared, negative at every one of
-    them; `mass_kg` (...). 0 where the spring pushes nothing there.
-    """
-    return loss_rpm(held(force_n, acceleration), mass_kg)
-
-
 def loss_rpm(held_kg_rpm2: Array, mass_kg: Array) -> Array:
-    """Give the crank speed (...) at which a mass is no longer held, rpm."""
+    """Give the crank speed (...) at which a mass is no longer held, rpm; 0 where the spring pushes nothing there."""
     return np.asarray(np.sqrt(np.maximum(held_kg_rpm2, 0.0) / mass_kg))
 
 
 def held(force_n: Array, acceleration: Array) -> Array:
-    """Give the least over the angles (last axis) of what a spring holds: kg times rpm squared."""
+    """Give the least over the angles of what a spring holds (...): kg times rpm squared.
+
+    `force_n` (..., k): spring less gas at k angles; `acceleration` (..., k): mm a crank degree squared, negative at every one of
+    them.
+    """
     return np.asarray(np.min(force_n / _per_rpm2(acceleration), axis=-1))
 
 
@@ -81,9 +76,3 @@ def held_of_loads(loads_n: Array, shares: Array, acceleration: Array) -> Array:
 
 def _per_rpm2(acceleration: Array) -> Array:
     return np.asarray(-acceleration * _M_OF_MM * _DEG_A_S_OF_RPM**2)
-
-
-def contact_force_n(force_n: Array, acceleration: Array, mass_kg: Array, speed_rpm: Array) -> Array:
-    """Give the force between valve train and cam (..., k) at a crank speed, N; below nothing it has let go."""
-    inertia = acceleration * _M_OF_MM * (_DEG_A_S_OF_RPM * np.asarray(speed_rpm)[..., None]) ** 2
-    return np.asarray(force_n + np.asarray(mass_kg)[..., None] * inertia)

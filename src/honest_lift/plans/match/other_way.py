@@ -32,30 +32,33 @@ _STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of
 
 
 class Outcome(Struct, frozen=True):
-    """What a trial comes to. `verdict`: the worst of the checks concerned, as they would stand, those that do not pass now among
-    them; `limiting` the one with the least to spare; `stopped`: findings that pass now and would not. `why_not`: why it can't be
-    tried, or says nothing."""
+    """What a trial comes to. `limiting`: the finding with the least to spare; `stopped`: those that pass now and would not.
+
+    `why_not`: why it can't be tried, or says nothing. `verdict`: of a bound, that of what it is told from.
+    """
 
     title: str
     amount: float = nan
-    verdict: Verdict = Verdict.UNPROVEN
     limiting: Finding | None = None
     stopped: tuple[Finding, ...] = ()
     why_not: str = ""
-    passing: int = 0  # of so many findings concerned, as they would stand
+    passing: int = 0  # of so many findings concerned, as they would stand, what is no longer told among them
     of: int = 0
+    lost: int = 0  # that pass now and would no longer be told
+    verdict: Verdict = Verdict.UNPROVEN
 
     @property
     def sign(self) -> Verdict | None:
         """Give the worst of what stops, or passes where all would; None where nothing stops and something does not pass today."""
-        if self.stopped:
-            return max(one.provisional for one in self.stopped)
-        return self.verdict if self.verdict is Verdict.PASSES or not self.of else None
+        if not self.of:
+            return self.verdict
+        worst = [*(one.provisional for one in self.stopped), *[Verdict.UNPROVEN] * self.lost]
+        return max(worst) if worst else Verdict.PASSES if self.passing == self.of else None
 
     @property
     def still_passes(self) -> bool:
         """Tell whether nothing that passes now stops passing."""
-        return not self.why_not and not self.stopped
+        return not self.why_not and not self.stopped and not self.lost
 
 
 def tried(book: Book, now: Examination, title: str, changes: Sequence[Change], amount: float = nan) -> Outcome:
@@ -73,10 +76,11 @@ def tried(book: Book, now: Examination, title: str, changes: Sequence[Change], a
     stopped = [
         one for one in then if one.provisional is not Verdict.PASSES and (one.check.name, one.position) in passing
     ]
+    lost = len(passing - {(one.check.name, one.position) for one in then})
     limiting = min((one for one in then if (one.check.name, one.position) in passing), key=_spare, default=None)
-    return Outcome(title, amount, max((one.provisional for one in then), default=Verdict.UNPROVEN),
-                   min(stopped, key=_spare, default=limiting), tuple(stopped),
-                   passing=sum(one.provisional is Verdict.PASSES for one in then), of=len(then))  # fmt: skip
+    passing_then = sum(one.provisional is Verdict.PASSES for one in then)
+    return Outcome(title, amount, limiting=min(stopped, key=_spare, default=limiting), stopped=tuple(stopped),
+                   passing=passing_then, of=len(then) + lost, lost=lost)  # fmt: skip
 
 
 _NOTHING = "nothing that it could stop passes yet: measure what the checks lack first"
@@ -137,7 +141,7 @@ def most_lift(book: Book, now: Examination, role: str) -> Iterator[Outcome]:
 
 def _with_limit(best: Outcome, beyond: Outcome) -> Outcome:
     """Give the best so far with what stops the next step."""
-    return replace(best, limiting=beyond.limiting, stopped=(), why_not=beyond.why_not)
+    return replace(best, limiting=beyond.limiting, stopped=(), lost=0, why_not=beyond.why_not)
 
 
 def highest_speed(now: Examination) -> Outcome:
@@ -149,7 +153,7 @@ def highest_speed(now: Examination) -> Outcome:
             "highest speed", why_not="state the red line and the masses under Masses: control is not told yet"
         )
     speed, limiting = min(told, key=lambda pair: pair[0])
-    return Outcome("highest speed", speed, limiting.verdict, limiting)
+    return Outcome("highest speed", speed, limiting, verdict=limiting.verdict)
 
 
 def _red_line(one: Finding) -> float:

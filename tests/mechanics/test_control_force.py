@@ -59,6 +59,11 @@ def test_a_force_made_of_loads_is_held_as_the_force_itself(loads, seed):
     assert held_of_loads(loads, shares, falls) == pytest.approx(held(force, falls), rel=1e-9, abs=1e-6)
 
 
+def test_of_what_is_no_mass_no_speed_is_told():
+    told = contact_loss_rpm(np.full((3, 1), 900.0), np.full((3, 1), -1e-3), np.array([0.2, 0.0, -0.1]))
+    assert np.isfinite(told).tolist() == [True, False, False]
+
+
 @given(masses, masses, st.floats(1.2, 2.0), st.floats(1.0, 20.0))
 def test_what_moves_with_the_lobe_counts_over_the_ratio_squared(valve, pushed, ratio, speed):
     """By energy: the lobe's side moves 1 / ratio as fast as the valve."""

@@ -82,6 +82,7 @@ class _Held:
         masses, (pressure, head, stem, nose, red) = parts[:_MASSES], parts[_MASSES:]
         gas = gas_force_n(pressure, np.array(0.0), head, stem)
         loads = np.stack(np.broadcast_arrays(seat, half, opened, -gas))
-        bend = lift / self._lift * nose  # of every angle alike
+        bend = lift / self._lift * nose  # of every angle alike; none where doubt is wider than the lift itself
+        bend = np.where(bend > 0.0, bend, np.nan)
         speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(self._ratio, *masses))
         return (speed / red - 1.0) * 100.0

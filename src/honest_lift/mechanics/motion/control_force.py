@@ -51,8 +51,11 @@ def gas_force_n(port_bar: Array, cylinder_bar: Array, head_mm: Array, stem_mm: A
 
 
 def loss_rpm(held_kg_rpm2: Array, mass_kg: Array) -> Array:
-    """Give the crank speed (...) at which a mass is no longer held, rpm; 0 where the spring pushes nothing there."""
-    return np.asarray(np.sqrt(np.maximum(held_kg_rpm2, 0.0) / mass_kg))
+    """Give the crank speed (...) at which a mass is no longer held, rpm; 0 where the spring pushes nothing there.
+
+    NaN of what is no mass: a doubt wider than the mass itself leaves nothing to tell.
+    """
+    return np.asarray(np.sqrt(np.maximum(held_kg_rpm2, 0.0) / np.where(mass_kg > 0.0, mass_kg, np.nan)))
 
 
 def held(force_n: Array, acceleration: Array) -> Array:

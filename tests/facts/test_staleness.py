@@ -60,6 +60,21 @@ def test_what_goes_stale(slot, holder, stale):
     assert stale_after(slot, holder) == stale
 
 
+def test_that_no_shims_lie_there_is_stated_and_not_changed():
+    """Heights on the bare pad first, and 0 typed as the shims afterwards. Common practice, no source."""
+    for way in ("height_micrometer", "height_micrometer_bare_locator"):
+        bench = Bench().height("1i", 45.0, way).shims("1i")
+        assert not resolve(bench.book, "installed_height", at_position("1i")).ground & Ground.STALE
+        assert examine(bench.book).finding("installed_height", "1i").figure == pytest.approx(45.0, nan_ok=True)
+        assert not examine(bench.book).finding("installed_height", "1i").ground & (Ground.STALE | Ground.PREDICTED)
+        bench.shims("1i", 0.4)
+        assert examine(bench.book).finding("installed_height", "1i").ground & (Ground.STALE | Ground.PREDICTED)
+        bench.shims("1i")
+        assert examine(bench.book).finding("installed_height", "1i").ground & (Ground.STALE | Ground.PREDICTED), (
+            "taken out"
+        )
+
+
 def test_what_rested_on_it_becomes_unproven_and_undo_brings_it_back():
     bench = Bench().complete()
     assert examine(bench.book).finding("bind_margin", "1e").verdict is Verdict.PASSES

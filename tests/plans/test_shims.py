@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from engines import Bench
 from honest_lift.checks.examine import examine, gathered_of
 from honest_lift.demo.engine import demo_book
-from honest_lift.facts.edits import Confirm, Describe, Put, Several, reading_of
+from honest_lift.facts.edits import Confirm, Describe, Drop, Put, Several, reading_of
 from honest_lift.facts.history import History
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position, of_spring
@@ -61,13 +61,66 @@ def test_an_empty_window_says_by_how_much_and_between_what():
 def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
     sure, bench = window(handbook_bench(560.0)), handbook_bench(560.0)
     bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
-    unsure = window(bench)
-    for before, after in zip(sure.lows, unsure.lows, strict=True):
-        assert after.height_mm > before.height_mm
-    for before, after in zip(sure.highs, unsure.highs, strict=True):
-        assert after.height_mm < before.height_mm
-    bind = next(i for i, one in enumerate(sure.lows) if one.name == "least bind margin")
-    assert unsure.lows[bind].height_mm - sure.lows[bind].height_mm == pytest.approx(2 * np.hypot(0.02, 0.02), rel=0.01)
+    shared = window(bench)
+    for before, after in zip(sure.lows, shared.lows, strict=True):
+        by_lift = before.name in ("open load at its most", "least bind margin", "coil bind at full lift")
+        assert after.height_mm - before.height_mm == pytest.approx(0.0 if by_lift else 0.04, abs=1e-5), (
+            "one gauge reads height and lift: its offset cancels in what is open, and nowhere else"
+        )
+    bench.do(Put("tools", replace(TRUE[0], id="dial", accuracy=0.03 * 3**0.5)))
+    bench.read("valve_lift", at_position("1e"), 14.15, "indicator", "dial")
+    apart = window(bench)
+    for edges in ("lows", "highs"):
+        for before, after in zip(getattr(sure, edges), getattr(apart, edges), strict=True):
+            u = np.hypot(0.02, 0.0 if before.name.startswith("seat") else 0.03)
+            inward = 2 * u if edges == "lows" else -2 * u
+            assert after.height_mm - before.height_mm == pytest.approx(inward, rel=0.02), before.name
+
+
+def falling_straight(**limits) -> Bench:
+    """Points 20 N/mm from 45.72 mm at 548 N up, 548 1040 1485 N below it; bind 29.2, lift 14.15. Figures of a worked example."""
+    bench = handbook_bench(560.0)
+    for check, (lowest, highest) in limits.items():
+        bench.do(Put("limits", Limit(check.partition("_")[0], check, lowest, highest, origin="cam card")))
+    return bench.spring("1", ((45.72, 548.0), (38.1, 1040.0), (31.5, 1485.0)), 29.2)
+
+
+@pytest.mark.parametrize("least", [1700.0, 1640.0])
+def test_a_load_the_spring_never_gives_leaves_no_window(least):
+    """At bind, carried on by the last chord, it gives 1485 + 2.3 x 67.4 = 1640 N: no height asks for more."""
+    found = window(falling_straight(seat_load=(500.0, None), open_load=(least, None)))
+    never = next(one for one in found.highs if one.name == "open load at its least")
+    gives = 1485.0 + (31.5 - 29.2) * (1485.0 - 1040.0) / (38.1 - 31.5)
+    assert never.unreached is (least > gives)
+    assert found.width_mm < 0
+    assert never.height_mm == pytest.approx(29.2 + 14.15, abs=0.02)
+
+
+def test_a_load_beyond_bind_ends_the_plan_with_its_reason():
+    bench = stocked(falling_straight(seat_load=(500.0, None), open_load=(1700.0, None)), 0.4, 0.5).shims("1e")
+    plan = plan_shims(bench.book, "seat load")
+    assert not plan.pockets
+    assert "open load at its least is more than the spring gives, even at coil bind" in plan.problems[0]
+
+
+def test_a_most_that_only_a_free_spring_meets_begins_the_window_there():
+    """20 N/mm: 200 N stand 17.4 mm above 548 N, far outside the points, and none at all at the free length."""
+    bench = falling_straight(seat_load=(None, 200.0)).spring("1", ((45.72, 548.0), (38.1, 700.4), (31.5, 832.4)), 29.2)
+    low = next(one for one in window(bench).lows if one.name == "seat load at its most")
+    assert (low.height_mm, low.extrapolated) == (pytest.approx(45.72 + (548.0 - 200.0) / 20.0, abs=1e-4), True)
+
+
+def test_a_spring_shorter_than_its_pocket_bears_nothing():
+    from honest_lift.mechanics.spring.load_curve import load_at
+
+    heights, loads = np.array([[38.1, 45.72]]), np.array([[700.4, 548.0]])
+    assert load_at(np.array([[80.0]]), heights, loads)[0, 0] == 0.0
+
+
+def test_without_a_least_margin_the_coils_still_bind():
+    bench = falling_straight(seat_load=(500.0, None))
+    bench.do(Drop("limits", "bind")).do(Drop("limits", "profile-bind_margin"))
+    assert window(bench).low.name == "coil bind at full lift"
 
 
 def stocked(bench: Bench, *thicknesses: float, count: int | None = None) -> Bench:

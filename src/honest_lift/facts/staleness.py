@@ -32,7 +32,9 @@ def noted_change(engine: Engine, one: Standing) -> Slot | None:
     for key, then in one.depends_on.items():
         if key.startswith(_NOTED):
             slot = cast(Slot, key.removeprefix(_NOTED))
-            if _id_of(engine.fitted(slot, one.place.name)) != then:
+            if _id_of(engine.fitted(slot, one.place.name)) != then and not _only_stated(
+                engine, slot, one.place.name, then
+            ):
                 return slot
     return None
 
@@ -74,8 +76,17 @@ def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | N
 
 def _touching(engine: Engine, one: Standing, slot: Slot, holder: str, then: str) -> tuple[Fitment, ...]:
     """Give what was fitted in a slot since, less what leaves a reading as it was by its nature."""
+    if _only_stated(engine, slot, holder, then):
+        return ()
     done = since(engine.fitments, slot, holder, then)
     return tuple(each for each in done if not is_untouched(one.reading.quantity, each.change))
+
+
+def _only_stated(engine: Engine, slot: Slot, holder: str, then: str) -> bool:
+    """Tell whether all that was written of a slot since is that no shims lie there: that states, and changes nothing."""
+    if then or slot not in STACKS.values():
+        return False
+    return all(each.height_mm == 0.0 for each in since(engine.fitments, slot, holder, then))
 
 
 def done_since(engine: Engine, one: Standing) -> tuple[Fitment, ...] | None:

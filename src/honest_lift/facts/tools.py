@@ -77,6 +77,11 @@ def offset_doubt(tool: Tool, value: float) -> float:
     return max(stated) / sqrt(3.0)
 
 
+def offset_source(tool: Tool, u: float) -> tuple[str, str, float]:
+    """Give the source that every reading with a tool shares: its key, its label, and what it is doubted by here."""
+    return f"tool:{tool.id}", f"{tool.name}, its accuracy", u
+
+
 def scatter_doubt(tool: Tool, value: float, repeats: int = 1, spread: float = 0.0) -> float:
     """Give the standard doubt of the mean of some repeats, without the shared offset.
 

@@ -290,6 +290,9 @@ def _why_not(book: Book, case: _Case, p: int) -> str:
     best = max(usable, key=lambda one: one.width_mm)
     assert best.low is not None
     assert best.high is not None
+    if never := next((edge for edge in best.highs if edge.unreached), None):
+        return (f"{where}, spring {best.spring}: {never.name} is more than the spring gives, even at coil bind. "
+                "A stronger spring, or a lower limit, opens it")  # fmt: skip
     if best.width_mm < 0:
         low, high, gap = max(best.conflicts, key=lambda one: one[2])
         return (f"{where}, spring {best.spring}: its window is empty by {say(gap)}, between {low.name} and {high.name}. "

@@ -1,30 +1,36 @@
 """The window of installed heights that meets all limits of a valve with a spring: its edges by name, and the gaps between.
 
-    lo = max of: h(seat load most), h(open load most) + lift, h(wire stress most) + lift, bind + lift + least margin
+    lo = max of: h(seat load most), h(open load most) + lift, h(wire stress most) + lift, bind + lift [+ least margin]
     hi = min of: h(seat load least), h(open load least) + lift, bind + lift + largest margin
 
 and the limits of the height about its target, where one is stated.
 
-Each edge is moved inward by its expanded doubt in height: 2 sqrt(u_height^2 + (u_load / rate)^2 [+ u_lift^2]) for loads,
-2 sqrt(u_height^2 + u_bind^2 + u_lift^2) for bind. Source: common practice; the guard as in the decision rule.
+Each edge is moved inward by its expanded doubt in height: 2 u(load at the height, with the height's doubt and the lift's)/rate
+for loads, 2 u(height - lift - bind) for bind. Source: common practice; the guard as in the decision rule. A limit that cannot be
+met empties the window: it never drops out of it.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
+from math import isfinite, sqrt
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
+from numpy.typing import NDArray
 
 from honest_lift.checks.stress import GEOMETRY_PERCENT, has_stress
 from honest_lift.checks.valves import Gathered
-from honest_lift.estimates.estimate import Estimate, Input
+from honest_lift.estimates.estimate import Estimate, Input, figure_of
 from honest_lift.estimates.loads import Curves
 from honest_lift.estimates.spring_geometry import predicted_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.parts import SpringCard
-from honest_lift.numbers.doubt import COVERAGE, Array, Ground, exact
+from honest_lift.facts.tools import offset_doubt, offset_source, scatter_doubt
+from honest_lift.mechanics.spring.nest import nest_free
+from honest_lift.numbers.doubt import COVERAGE, Array, Figure, Ground, combine, exact
 from honest_lift.plans.best_way import means_of
 
 _STEPS = 48  # halvings of the bracket: 100 mm end below a nanometre
@@ -32,11 +38,15 @@ _RATE_MM = 0.05  # over which a rate is taken
 
 
 class Edge(Struct, frozen=True):
-    """One edge of a window: what sets it, at which guarded height, and whether it lies outside the measured points."""
+    """One edge of a window: what sets it, at which guarded height, and whether it lies outside the measured points.
+
+    `unreached`: the spring does not give the load that is asked for, not even at coil bind, where the edge then lies.
+    """
 
     name: str
     height_mm: float
     extrapolated: bool = False
+    unreached: bool = False
 
 
 class Window(Struct, frozen=True):
@@ -72,6 +82,14 @@ class Window(Struct, frozen=True):
         return tuple(one for one in pairs if one[2] > 0)
 
 
+class _Row(Struct, frozen=True, eq=False):
+    """An edge over cases (n,): guarded heights, NaN where nothing sets it, and what its `Edge` says of it."""
+
+    height_mm: Array
+    extrapolated: NDArray[np.bool_]
+    unreached: NDArray[np.bool_]
+
+
 def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]]) -> list[Window]:
     """Give the window of each pair of a valve (its place in head order) and a spring (its row in the curves)."""
     if not pairs:
@@ -80,11 +98,10 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     names = [*(one.id for one in book.engine.springs), ""]
     curves = gathered.curves.take([row for _, row in pairs]).on_own_shims([one.more_mm for one in at])
     lift = gathered.lift.take([p for p, _ in pairs])
-    heights = np.array([height_doubt(book.engine, one.height) for one in at])
     bounds = _Bounds(book, [one.role for one in at])
-    made = _Edges(curves, lift.figure.value, lift.figure.u, heights)
+    made = _Edges(curves, lift.figure, height_doubts(book.engine, [one.height for one in at]))
     lows = [made.at_load(bounds.most("seat_load"), lifted=False), made.at_load(bounds.most("open_load"), lifted=True),
-            made.at_bind(bounds.least("bind_margin"), up=True)]  # fmt: skip
+            made.at_bind(bounds.least("bind_margin"), up=True), made.at_bind(np.zeros(len(at)), up=True)]  # fmt: skip
     highs = [made.at_load(bounds.least("seat_load"), lifted=False, down=True),
              made.at_load(bounds.least("open_load"), lifted=True, down=True),
              made.at_bind(bounds.most("bind_margin"), up=False)]  # fmt: skip
@@ -96,6 +113,7 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
         "seat load at its most",
         "open load at its most",
         "least bind margin",
+        "coil bind at full lift",
         "wire stress at its most",
         "height farthest under its target",
     )
@@ -115,20 +133,22 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     ]  # fmt: skip
 
 
-def height_doubt(engine: Engine, inputs: Sequence[Input]) -> float:
-    """Give the standard doubt of an installed height once it is read again: as it was read, or as finely as the drawer allows."""
-    return min(_doubt(inputs), _confirmed(engine, inputs[0].value))
+def height_doubts(engine: Engine, heights: Sequence[Sequence[Input]]) -> Figure:
+    """Give the doubt (n,) in mm, about nothing, that installed heights will have once they are read again.
+
+    As each was read, or as finely as the drawer allows with the shims in: by that reading it will be confirmed.
+    """
+    return figure_of([_confirmed(engine, one[0]) for one in heights])
 
 
-def _doubt(inputs: Sequence[Input]) -> float:
-    """Give the standard doubt an installed height will have once it is read again the way it was read."""
-    return float(np.sqrt(inputs[0].own_u ** 2 + sum(u * u for _, _, u in inputs[0].shared)))
-
-
-def _confirmed(engine: Engine, value_mm: float) -> float:
-    """Give the standard doubt of the finest reading the drawer allows with the shims in: the one that will confirm it."""
-    plain = [one.u for one in means_of(engine, "installed_height", value_mm) if not one.way.corrections]
-    return plain[0] if plain else float("inf")
+def _confirmed(engine: Engine, raw: Input) -> Input:
+    as_read = replace(raw, value=0.0, ground=Ground.NONE, kind="measured")
+    plain = [one for one in means_of(engine, "installed_height", raw.value) if not one.way.corrections]
+    if not plain or plain[0].u >= sqrt(raw.own_u**2 + sum(u * u for _, _, u in raw.shared)):
+        return as_read
+    offset, single = offset_doubt(plain[0].tool, raw.value), scatter_doubt(plain[0].tool, raw.value)
+    shared = (offset_source(plain[0].tool, offset),)
+    return replace(as_read, own_u=single * plain[0].way.figures ** 0.5, shared=shared)
 
 
 def _missing(ground: int, bounds: _Bounds, i: int) -> str:
@@ -173,63 +193,85 @@ class _Bounds:
 
 
 class _Edges:
-    """Works out edges over cases (n,): guarded heights, and where they lie outside the measured points."""
+    """Works out edges over cases (n,): guarded heights, and what is to be said of them.
 
-    def __init__(self, curves: Curves, lift: Array, u_lift: Array, u_height: Array) -> None:
-        self._curves, self._lift, self._u_lift, self._u_height = curves, lift, u_lift, u_height
+    `height` and `lift` hold the doubts of both about nothing: what is displaced is added to wherever an edge lies, so that a
+    tool which the height shares with the load, or with the lift, cancels where it cancels in the checks.
+    """
+
+    def __init__(self, curves: Curves, lift: Figure, height: Figure) -> None:
+        self._curves, self._lift_mm = curves, lift.value
+        self._height, self._lift = height, combine(lambda own: own - lift.value, lift)
         self._bind = curves.bind.figure.value
-        tops = np.nanmax(np.where(np.isfinite(curves.heights.value), curves.heights.value, -np.inf), axis=(1, 2))
-        self._top = np.where(np.isfinite(tops), tops + 15.0, np.nan)
+        self._free = nest_free(curves.heights.value, curves.loads.value, curves.steps.value, curves.present)
 
-    def _load(self, height: Array) -> Estimate:
-        return self._curves.load(Estimate(exact(height), ((),) * len(height)))
+    def at_load(self, load_n: Array, *, lifted: bool, down: bool = False) -> _Row:
+        """Give the guarded heights at which a load is met, at full lift or on the seat.
 
-    def at_load(self, load_n: Array, *, lifted: bool, down: bool = False) -> tuple[Array, Array]:
-        """Give the guarded heights (n,) at which the load is met, at full lift or on the seat, and which are extrapolated."""
-        height = _falling(lambda h: self._load(h).figure.value, load_n, self._bind, self._top)
-        found = self._load(height).figure
-        near = self._load(height + _RATE_MM).figure.value
-        rate = np.maximum((found.value - near) / _RATE_MM, 1e-6)
-        u = np.sqrt(self._u_height**2 + (found.u / rate) ** 2 + (self._u_lift**2 if lifted else 0.0))
-        moved = height + (self._lift if lifted else 0.0) + (-1.0 if down else 1.0) * COVERAGE * u
-        return moved, (found.ground & int(Ground.EXTRAPOLATED)) != 0
+        Down: the load is a least, so that no height above the edge will do. A least that the spring does not give even at coil
+        bind leaves no height at all: the edge is then the bind itself. A most that it does not reach there limits nothing.
+        """
+        most_n = self._load(exact(self._bind)).value
+        with np.errstate(invalid="ignore"):
+            beyond = (most_n < load_n) & np.isfinite(most_n)
+        height = np.where(beyond, self._bind if down else np.nan, self._met(load_n))
+        figure = self._load(self._around(height, lifted=lifted))
+        rate = np.maximum((most_n - figure.value) / np.maximum(height - self._bind, _RATE_MM), 1e-6)
+        near = self._load(exact(height + _RATE_MM)).value
+        rate = np.where(np.isfinite(near), np.maximum((figure.value - near) / _RATE_MM, 1e-6), rate)
+        moved = height + (self._lift_mm if lifted else 0.0) + (-COVERAGE if down else COVERAGE) * figure.u / rate
+        return _Row(moved, (figure.ground & int(Ground.EXTRAPOLATED)) != 0, beyond & down)
 
-    def at_stress(self, cards: Sequence[SpringCard | None], most_mpa: Array) -> tuple[Array, Array]:
-        """Give the guarded heights (n,) at which the member that bears most meets its stress at full lift."""
-        most = most_mpa * (1.0 - COVERAGE * GEOMETRY_PERCENT / 100.0 / 3**0.5)
-        opened = np.array([
-            max(float(one.height_at(np.array(limit))) for one in predicted_of(card)) if has_stress(card) else np.nan
-            for card, limit in zip(cards, most.tolist(), strict=True)
-        ])  # fmt: skip
-        u = np.sqrt(self._u_height**2 + self._u_lift**2)
-        return opened + self._lift + COVERAGE * u, np.zeros(len(opened), dtype=bool)
+    def at_stress(self, cards: Sequence[SpringCard | None], most_mpa: Array) -> _Row:
+        """Give the guarded heights at which the member that bears most meets its stress at full lift."""
+        rows = zip(cards, most_mpa.tolist(), strict=True)
+        members = [predicted_of(card) if has_stress(card) and isfinite(most) else () for card, most in rows]
+        opened, u = np.full(len(members), np.nan), np.zeros(len(members))
+        for row, own in enumerate(members):
+            for one in own:
+                met = float(one.height_at(most_mpa[row]))
+                if not opened[row] >= met:  # the stress falls evenly with height, from none at the free length
+                    opened[row], u[row] = met, (one.free_mm + one.step_mm - met) * GEOMETRY_PERCENT / 100.0 / 3**0.5
+        around = self._around(opened, lifted=True)
+        return _plain(opened + self._lift_mm + COVERAGE * np.hypot(around.u, u))
 
-    def at_height(self, height_mm: Array, *, up: bool) -> tuple[Array, Array]:
-        """Give guarded heights (n,) of limits stated for the height itself."""
-        return height_mm + (1.0 if up else -1.0) * COVERAGE * self._u_height, np.zeros(len(height_mm), dtype=bool)
+    def at_height(self, height_mm: Array, *, up: bool) -> _Row:
+        """Give guarded heights of limits stated for the height itself."""
+        return _plain(height_mm + (COVERAGE if up else -COVERAGE) * self._height.u)
 
-    def at_bind(self, margin_mm: Array, *, up: bool) -> tuple[Array, Array]:
-        """Give the guarded heights (n,) at which a bind margin is met."""
-        u = np.sqrt(self._u_height**2 + self._curves.bind.figure.u**2 + self._u_lift**2)
-        height = self._bind + self._lift + margin_mm + (1.0 if up else -1.0) * COVERAGE * u
-        return height, np.zeros(len(height), dtype=bool)
+    def at_bind(self, margin_mm: Array, *, up: bool) -> _Row:
+        """Give the guarded heights at which a bind margin is met."""
+        left = combine(lambda h, bind: h - bind, self._around(margin_mm, lifted=True), self._curves.bind.figure)
+        return _plain(self._bind + self._lift_mm + margin_mm + (COVERAGE if up else -COVERAGE) * left.u)
 
+    def _load(self, height: Figure) -> Figure:
+        return self._curves.load(Estimate(height, ((),) * len(height.value))).figure
 
-def _falling(load_of: Callable[[Array], Array], wanted: Array, low: Array, high: Array) -> Array:
-    """Find where a load that falls with height meets a value, by halving; NaN where it does not within the bracket."""
-    low, high = low.copy(), high.copy()
-    with np.errstate(invalid="ignore"):
-        outside = (load_of(low) < wanted) | (load_of(high) > wanted)
+    def _around(self, height_mm: Array, *, lifted: bool) -> Figure:
+        """Give heights of the spring with the doubt of the installed one, and of the lift where it is open."""
+        if not lifted:
+            return combine(lambda doubt: height_mm + doubt, self._height)
+        return combine(lambda doubt, lift: height_mm + doubt - lift, self._height, self._lift)
+
+    def _met(self, load_n: Array) -> Array:
+        """Find where a load, which falls from bind to free length, meets a value, by halving; NaN where nothing is asked."""
+        low, high = self._bind.copy(), np.maximum(self._free, self._bind)
         for _ in range(_STEPS):
             middle = (low + high) / 2
-            above = load_of(middle) > wanted
+            with np.errstate(invalid="ignore"):
+                above = self._load(exact(middle)).value > load_n
             low, high = np.where(above, middle, low), np.where(above, high, middle)
-    return np.asarray(np.where(outside | ~np.isfinite(wanted), np.nan, (low + high) / 2))
+        return np.asarray(np.where(np.isfinite(load_n), (low + high) / 2, np.nan))
 
 
-def _edges(names: Sequence[str], columns: Sequence[tuple[Array, Array]], i: int) -> tuple[Edge, ...]:
+def _plain(height_mm: Array) -> _Row:
+    nowhere = np.zeros(len(height_mm), dtype=bool)
+    return _Row(height_mm, nowhere, nowhere)
+
+
+def _edges(names: Sequence[str], columns: Sequence[_Row], i: int) -> tuple[Edge, ...]:
     return tuple(
-        Edge(name, float(heights[i]), bool(outside[i]))
-        for name, (heights, outside) in zip(names, columns, strict=True)
-        if np.isfinite(heights[i])
+        Edge(name, float(row.height_mm[i]), bool(row.extrapolated[i]), bool(row.unreached[i]))
+        for name, row in zip(names, columns, strict=True)
+        if np.isfinite(row.height_mm[i])
     )

@@ -1,8 +1,8 @@
 """Load of a spring at a height, from its own measured points.
 
 Inside the measured heights a shape-preserving cubic (PCHIP), outside them the last chord, which the caller
-must flag as extrapolated; below coil bind there is no load. Vectorised over springs and displaced copies in
-NumPy, because SciPy alone would take longer to import than the first window may.
+must flag as extrapolated; below coil bind there is no load, and above the free length it is zero. Vectorised
+over springs and displaced copies in NumPy, because SciPy alone would take longer to import than the first window may.
 
 Source: Fritsch and Butland 1984 (SIAM J. Sci. Stat. Comput. 5, 300), three-point ends after Moler, Numerical
 Computing with MATLAB 3.6, from memory; held to scipy.interpolate.PchipInterpolator by test.
@@ -15,6 +15,8 @@ from numpy.typing import NDArray
 
 from honest_lift.numbers.doubt import Array
 
+_FEWEST = 2  # points that make a curve
+
 
 def load_at(height_mm: Array, heights_mm: Array, loads_n: Array) -> Array:
     """Give loads (..., n) in N at heights (..., n), from points (..., n, p) with heights rising.
@@ -22,16 +24,34 @@ def load_at(height_mm: Array, heights_mm: Array, loads_n: Array) -> Array:
     Points end in NaN where a spring has fewer; one with fewer than two gives NaN.
     """
     shape = np.broadcast_shapes(height_mm.shape, heights_mm.shape[:-1])
+    if 0 in shape:  # no case, no load
+        return np.empty(shape)
     height = np.broadcast_to(height_mm, shape).reshape(-1, shape[-1])
     points = (*shape, heights_mm.shape[-1])
     hs = np.broadcast_to(heights_mm, points).reshape(-1, *points[-2:])
     loads = np.broadcast_to(loads_n, points).reshape(-1, *points[-2:])
     counts = np.isfinite(hs[0]).sum(axis=-1)
     result = np.full(height.shape, np.nan)
-    for count in np.unique(counts[counts >= 2]):
+    for count in np.unique(counts[counts >= _FEWEST]):
         cases = np.flatnonzero(counts == count)
         result[:, cases] = _cubic(height[:, cases], hs[:, cases, :count], loads[:, cases, :count])
     return result.reshape(shape)
+
+
+def free_at(heights_mm: Array, loads_n: Array) -> Array:
+    """Give the height (n,) in mm at which the last chord of points (n, p), heights rising, comes to no load; NaN for under two.
+
+    >>> free_at(np.array([[40.0, 45.0, np.nan]]), np.array([[800.0, 600.0, np.nan]]))
+    array([60.])
+    """
+    counts = np.isfinite(heights_mm).sum(axis=-1)
+    result = np.full(len(heights_mm), np.nan)
+    told = np.flatnonzero(counts >= _FEWEST)
+    last = counts[told] - 1
+    (h0, h1), (f0, f1) = ((own[told, last - 1], own[told, last]) for own in (heights_mm, loads_n))
+    with np.errstate(divide="ignore", invalid="ignore"):
+        result[told] = h1 + f1 * (h1 - h0) / (f0 - f1)
+    return result
 
 
 def is_extrapolated(height_mm: Array, heights_mm: Array) -> NDArray[np.bool_]:
@@ -69,7 +89,7 @@ def _cubic(height: Array, hs: Array, loads: Array) -> Array:
         + at(loads, 1) * t**2 * (3 - 2 * t)
         - wide * at(slope, 1) * t**2 * rest
     )
-    straight = load + at(chord) * (height - below)
+    straight = np.maximum(load + at(chord) * (height - below), 0.0)
     return np.where((t < 0) | (t > 1), straight, inside)
 
 

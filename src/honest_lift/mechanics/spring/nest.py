@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from honest_lift.mechanics.spring.load_curve import are_contradictory, is_extrapolated, load_at
+from honest_lift.mechanics.spring.load_curve import are_contradictory, free_at, is_extrapolated, load_at
 from honest_lift.numbers.doubt import Array
 
 
@@ -32,6 +32,13 @@ def nest_load(
 def nest_bind(binds_mm: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
     """Give the outer height (..., n) at which the first member binds: the largest of bind + step (..., n, m)."""
     return np.asarray(np.where(present, binds_mm + steps_mm, -np.inf).max(axis=-1))
+
+
+def nest_free(heights_mm: Array, loads_n: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:
+    """Give the outer height (n,) in mm above which no member bears a load, by each member's last chord carried on; NaN for none."""
+    each = [np.where(present[:, m], free_at(heights_mm[:, m], loads_n[:, m]) + steps_mm[:, m], -np.inf)
+            for m in range(heights_mm.shape[1])]  # fmt: skip
+    return np.asarray(np.max(each, axis=0))
 
 
 def nest_is_extrapolated(

@@ -24,7 +24,7 @@ from honest_lift.mechanics.motion.control_force import gas_force_n, held, moving
 from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.plans.best_way import means_of
 from honest_lift.plans.shims import stacks_of
-from honest_lift.plans.windows import height_doubt
+from honest_lift.plans.windows import height_doubts
 
 CHECKS = ("seat_load", "open_load", "bind_margin", "retainer_seal", "card_lift", "open_stress", "control")
 _CUT_STEP_MM = 0.127  # 0.005 in: what a cutter is set to
@@ -100,7 +100,7 @@ def _pockets(book: Book, gathered: Gathered, cases: Sequence[int], bare: Array) 
     }
     gaps = [one.seal_gap for one in at]
     told = Pockets(
-        bare[rows], np.array([height_doubt(book.engine, one.height) for one in at]), lift.value[rows], lift.u[rows],
+        bare[rows], height_doubts(book.engine, [one.height for one in at]).u, lift.value[rows], lift.u[rows],
         np.array([one.value for one in gaps]), np.array([_u(one) for one in gaps]), width["floor_diameter"],
         width["pilot_diameter"], np.array([mass for mass, _ in masses]), held_p, held_q, np.array([_gas(one) for one in moving]),
         np.array([hypot(u, _u(one.nose)) / 2.0 for (_, u), one in zip(masses, moving, strict=True)]),

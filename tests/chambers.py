@@ -8,7 +8,10 @@ from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import ENGINE, at_cylinder
 from honest_lift.facts.tools import Tool
 
-BURETTE = Tool("burette", "burette", "burette", "volume", resolution=0.2, accuracy=0.1, repeatability=0.1)
+BURETTE = Tool(
+    "burette", "burette", "burette", "volume",
+    resolution=0.2, accuracy=0.1, repeatability=0.1, repeatability_found=True,
+)  # fmt: skip
 DEPTH = Tool("depth", "indicator", "indicator", "length", resolution=0.01, accuracy=0.005, repeatability=0.005)
 SCALE = Tool("scale", "scale", "scale", "mass", resolution=0.0001, accuracy=0.0001, repeatability=0.0001)
 GLASS = Tool("glass", "thermometer", "thermometer", "temperature", resolution=0.5, accuracy=0.5, repeatability=0.3)

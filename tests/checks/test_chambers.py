@@ -4,6 +4,7 @@ from math import pi
 
 import numpy as np
 import pytest
+from msgspec.structs import replace
 
 from chambers import pour, poured
 from honest_lift.checks.examine import examine
@@ -11,12 +12,15 @@ from honest_lift.estimates.chambers import chambers
 from honest_lift.estimates.deck import deck_of
 from honest_lift.estimates.effective_ratio import effective_ratio
 from honest_lift.estimates.left_over import TERMS, left_over
+from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.cam import CamLobe, Duration
-from honest_lift.facts.edits import Describe, Fit, Put, StrikeOut, fitment
-from honest_lift.facts.limits import Limit
+from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, StrikeOut, fitment
+from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.place import ENGINE, at_cylinder, at_position
+from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import crank_of_stroke
 from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.cures import cures_for
 from honest_lift.plans.next_reading import next_steps
 
@@ -241,3 +245,73 @@ def test_cubic_centimetres_per_cut_from_area_and_from_pours():
     pour(made, 1, 57.6)
     assert per_cut(made.book, "1").by_pours == pytest.approx(4.8)
     assert per_cut(made.book, "1").best == pytest.approx(4.8), "what a cut took goes before an area"
+
+
+def unread_decks(deck=0.1, dish=0.5, crevice=None):
+    """Four cylinders poured alike, decks and pistons only stated, with their tolerance."""
+    made = poured((60.0,) * 4)
+    for entry in made.book.journal:
+        if getattr(entry, "quantity", "") == "deck_clearance":
+            made.do(StrikeOut(entry.id))
+    made.state("deck_clearance", 0.25, ENGINE, tolerance=deck).state("piston_volume", 6.0, ENGINE, tolerance=dish)
+    if crevice:
+        made.state("crevice_volume", 0.5, ENGINE, kind="assumed", low=crevice[0], high=crevice[1], low_is_physical=True)
+    return made
+
+
+def test_pistons_nobody_measured_differ_each_by_its_own_tolerance():
+    """Monte Carlo: every deck and dish drawn within its tolerance; most such engines spread more than 0.1, so none passes."""
+    one = found(unread_decks(), "compression_spread")
+    assert one.verdict is not Verdict.PASSES
+    draw, swept = np.random.default_rng(4), pi / 4 * 100.0**2 * 88.0 / 1000
+    deck, dish = draw.uniform(0.15, 0.35, (20_000, 4)), draw.uniform(5.5, 6.5, (20_000, 4))
+    left = 60.0 + pi / 4 * (102.0**2 * 0.7 + 100.0**2 * deck) / 1000 + dish + 0.5
+    spread = np.ptp((swept + left) / left, axis=1)
+    assert (spread > 0.1).mean() > 0.5
+    assert one.figure + one.expanded >= np.quantile(spread, 0.95), "what is said covers them"
+
+
+def test_what_a_tool_is_off_by_moves_all_cylinders_together():
+    made = poured((60.0,) * 4)
+    made.do(Put("tools", replace(made.engine.tool("burette"), accuracy=5.0)))
+    assert found(made, "chamber_spread").expanded < 0.6
+    assert found(made, "compression").expanded > 0.4
+
+
+def test_one_gasket_serves_its_head_and_moves_its_cylinders_together():
+    def spread(layout):
+        made = poured((60.0,) * 4, layout=layout).state("gasket_thickness", 0.7, ENGINE, tolerance=0.3)
+        return found(made, "compression_spread").expanded
+
+    one_head = spread("head: 1e 1i 2i 2e 3e 3i 4i 4e")
+    two_heads = spread("left: 1e 1i 2i 2e\nright: 3e 3i 4i 4e")
+    assert two_heads > 2.0 * one_head
+
+
+def test_a_crevice_somebody_assumed_is_each_cylinders_own():
+    one = found(unread_decks(0.001, 0.001, crevice=(0.0, 1.0)), "compression_spread")
+    assert one.verdict is Verdict.UNPROVEN, "all may differ by it, whatever its physical end"
+    apart = found(unread_decks(0.001, 0.001, crevice=(0.4, 0.6)), "compression_spread")
+    assert apart.verdict is Verdict.UNPROVEN
+
+
+@pytest.mark.parametrize(("stated", "between"), [(None, 0.035), (0.2, 0.2)])
+def test_one_gasket_read_stands_for_others_by_what_gaskets_differ(stated, between):
+    made = poured()
+    made.do(SetTolerance(Tolerance("gasket_thickness", between=stated)))
+    made.do(
+        Put(
+            "tools",
+            Tool("fine", "outside_micrometer", "fine", "length", resolution=0.001, accuracy=0.004, repeatability=0.001),
+        )
+    )
+    made.read("gasket_thickness", ENGINE, 0.7, "caliper", "fine")
+    for_all = of_cylinder(made.book, "gasket_thickness", 1)
+    assert for_all.u == pytest.approx(np.hypot(between / 3**0.5, np.sqrt(0.004**2 / 3 + 0.001**2 * 13 / 12)), rel=1e-3)
+    made.read("gasket_thickness", at_cylinder(1), 0.7, "caliper", "fine")
+    assert of_cylinder(made.book, "gasket_thickness", 1).u < 0.004, "read at this very cylinder"
+    for _ in range(3):
+        made.read("gasket_thickness", ENGINE, 0.9, "caliper", "fine", repeat=True)
+    assert of_cylinder(made.book, "gasket_thickness", 2).u > 0.1 / 3**0.5, (
+        "pieces that differ more than is usual, say so"
+    )

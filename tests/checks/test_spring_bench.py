@@ -41,6 +41,106 @@ def test_a_spring_short_of_its_used_set_has_collapsed_and_condemns_it(free, verd
         assert "condemned by spring 3" in of_spring_check(one, "set_shortest", "1").remark
 
 
+SIXTEEN = "left: 1e 1i 3i 3e 5e 5i 7i 7e\nright: 2e 2i 4i 4e 6e 6i 8i 8e"
+WEAK = [(h, 0.84 * load) for h, load in POINTS]
+
+
+def set_of(layout: str, condition: str, weak, short=2.54) -> Bench:
+    """Give a measured engine some of whose springs are 16 percent weak and 0.100 in short."""
+    one = Bench(layout)
+    one.do(Put("sets", replace(one.engine.sets[0], condition=condition))).complete()
+    for i, name in enumerate(one.names):
+        if weak(name):
+            one.spring(str(i + 1), WEAK)
+            one.read("free_length", of_spring(str(i + 1)), 56.0 - short, "caliper", "solid")
+    return one
+
+
+def verdicts(one: Bench, *checks: str) -> dict[str, set[Verdict]]:
+    found = examine(one.book).findings
+    return {check: {each.verdict for each in found if each.check.name == check} for check in checks}
+
+
+IN_SET = ("set_weakest", "set_shortest", "set_spread")
+
+
+@pytest.mark.parametrize(
+    ("layout", "weak"),
+    [
+        (SIXTEEN, lambda name: name[1] == "e"),  # a whole role sagged alike
+        (SIXTEEN, lambda name: name == "8i"),
+        ("front: 1e 1i\nrear: 2i 2e", lambda name: name == "1e"),  # a twin's four
+        ("head: 1e 1i", lambda name: name == "1i"),  # a single's two
+        ("head: 1e 1i1 1i2", lambda name: name == "1i2"),
+    ],
+)
+def test_whatever_of_a_used_set_collapsed_condemns_all_of_it(layout, weak):
+    one = set_of(layout, "used", weak)
+    assert verdicts(one, *IN_SET) == {key: {Verdict.FAILS} for key in IN_SET}
+    examination = examine(one.book)
+    for check in ("set_share", "free_set"):
+        fails = {name for name in one.names if examination.finding(check, name).verdict is Verdict.FAILS}
+        assert fails == {name for name in one.names if weak(name)}, "by name, only those that went"
+    said = {
+        each.remark for each in examination.findings if each.check.name == "set_share" and each.verdict is Verdict.FAILS
+    }
+    assert all(("only the card tells" in words) == (len(one.names) <= 4) for words in said)
+    good = set_of(layout, "used", lambda name: False)
+    assert verdicts(good, *IN_SET) == {key: {Verdict.PASSES} for key in IN_SET}
+
+
+def test_the_stronger_role_is_what_a_set_is_held_against():
+    one = set_of(SIXTEEN, "new", lambda name: name[1] == "e")
+    share = {name: examine(one.book).finding("set_share", name).figure for name in ("1i", "1e")}
+    assert share == {"1i": pytest.approx(100.0), "1e": pytest.approx(84.0)}
+    assert examine(one.book).finding("free_set", "1e").figure == pytest.approx(-2.54)
+
+
+def two_cards(one: Bench, *, exhaust: float) -> Bench:
+    """Exhaust springs of another card, 20 percent stronger and 3 mm longer, some share of which they give; both sets used."""
+    card = one.engine.cards[0]
+    one.do(Put("cards", replace(card, free_length_mm=56.0)))
+    stronger = replace(card, id="hot", name="hot", seat_load_n=card.seat_load_n * 1.2, free_length_mm=59.0)
+    one.do(Put("cards", stronger))
+    first = one.engine.sets[0]
+    one.do(Put("sets", replace(first, role="intake", condition="used")))
+    one.do(Put("sets", replace(first, id="hot", name="hot", card="hot", role="exhaust", condition="used")))
+    for i, name in enumerate(one.names):
+        if name[1] == "e":
+            one.do(Put("springs", replace(one.engine.springs[i], set="hot")))
+            one.spring(str(i + 1), [(h, 1.2 * exhaust * load) for h, load in POINTS])
+            one.read("free_length", of_spring(str(i + 1)), 59.0, "caliper", "solid")
+    return one
+
+
+def test_two_roles_with_two_cards_count_by_their_own_cards_and_go_together():
+    good = two_cards(Bench(SIX).complete(), exhaust=1.0)
+    assert verdicts(good, *IN_SET) == {key: {Verdict.PASSES} for key in IN_SET}
+    sagged = two_cards(Bench(SIX).complete(), exhaust=0.86)
+    share = examine(sagged.book).finding("set_share", "1e")
+    assert (share.figure, share.verdict) == (pytest.approx(86.0), Verdict.FAILS)
+    assert verdicts(sagged, "set_weakest") == {"set_weakest": {Verdict.FAILS}}, (
+        "intakes too: they have seen the same heat"
+    )
+    sagged.do(Put("cards", replace(sagged.engine.cards[0], seat_load_n=None)))
+    assert examine(sagged.book).finding("set_share", "1e").figure == pytest.approx(100.0), (
+        "nothing left to compare them by"
+    )
+
+
+def test_a_used_set_is_judged_by_its_own_limit_and_by_every_one_of_it():
+    one = set_of(SIX, "used", lambda name: False)
+    for check, least in (("set_weakest", 150.0), ("set_shortest", 5.0)):
+        limit = next(each for each in one.engine.limits if each.check == check)
+        one.do(Put("limits", replace(limit, lowest=least)))
+    assert verdicts(one, "set_share", "set_weakest", "set_shortest") == {
+        "set_share": {Verdict.PASSES}, "set_weakest": {Verdict.FAILS}, "set_shortest": {Verdict.FAILS},
+    }  # fmt: skip
+    other = set_of(SIX, "used", lambda name: False)
+    other.spring("1", POINTS[:1]).do(Put("tools", replace(other.engine.tool("tester"), accuracy_percent=None)))
+    assert verdicts(other, "set_weakest") == {"set_weakest": {Verdict.UNPROVEN}}
+
+
 def test_in_a_new_set_a_short_spring_is_a_wrong_part_and_the_others_stand():
     one = Bench(SIX).complete()
     one.read("free_length", of_spring("3"), 54.0, "caliper", "solid")

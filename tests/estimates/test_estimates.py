@@ -55,7 +55,7 @@ def test_nothing_stated_is_missing_and_never_zero():
 
 def test_a_stated_figure_without_a_tolerance_is_marked():
     bench = Bench().state("rocker_ratio", 1.6)
-    assert resolve(bench.book, "rocker_ratio", ENGINE).shared[0][2] == pytest.approx(0.016 / 3**0.5)
+    assert resolve(bench.book, "rocker_ratio", at_position("1e")).each[0][2] == pytest.approx(0.016 / 3**0.5)
     bench.do(SetTolerance(Tolerance("rocker_ratio")))
     assert Ground.UNTOLERATED in resolve(bench.book, "rocker_ratio", ENGINE).ground
 
@@ -64,8 +64,19 @@ def test_repeats_give_their_mean_and_a_narrower_scatter():
     bench = Bench().height("1e", 45.00).height("1e", 45.02, repeat=True)
     value, u, ground = height(bench)
     assert value == pytest.approx(45.01)
-    assert u == pytest.approx(((0.01 / 3**0.5) ** 2 + (0.015 / 2**0.5) ** 2) ** 0.5)
+    single = (0.015**2 + (0.01 / 12**0.5) ** 2) ** 0.5
+    assert u == pytest.approx(((0.01 / 3**0.5) ** 2 + single**2 / 2) ** 0.5)
     assert ground == Ground.NONE
+    bench.height("1e", 45.40, repeat=True)
+    spread = 0.225388553391693  # of 45.00, 45.02, 45.40
+    assert height(bench)[1] == pytest.approx(((0.01 / 3**0.5) ** 2 + spread**2 / 3) ** 0.5), (
+        "their own scatter, where larger"
+    )
+    for _ in range(97):
+        bench.height("1e", 45.0, repeat=True)
+    assert resolve(bench.book, "installed_height", at_position("1e")).own_u >= 0.01 / 12**0.5, (
+        "a step does not average out"
+    )
 
 
 def test_repeats_by_another_way_are_not_averaged_in():
@@ -138,7 +149,7 @@ def test_other_valves_are_not_touched_by_one_valves_corrections():
     bench = Bench().height("1i", 45.0).height("1e", 46.0, "height_micrometer_bare")
     value, u, ground = height(bench, "1i")
     assert (value, ground) == (45.0, Ground.NONE)
-    assert u == pytest.approx(0.0161, abs=0.0001)
+    assert u == pytest.approx((0.01**2 / 3 + 0.015**2 + 0.01**2 / 12) ** 0.5)
 
 
 def test_a_change_makes_what_rested_on_it_stale_until_undone():

@@ -1,5 +1,6 @@
 """Repeats, and the reading that stands apart."""
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -57,6 +58,18 @@ def test_a_burette_is_read_twice():
     tool = next(kind.tool for kind in KINDS if kind.kind == "burette")
     bench.do(Put("tools", replace(tool, id="burette")))
     volume = resolve(bench.book, "chamber_volume", at_cylinder(1))
-    assert volume.own_u == pytest.approx(0.1 * 2**0.5)
+    assert volume.own_u == pytest.approx((2 * (0.1**2 + 0.2**2 / 12)) ** 0.5)
     assert volume.shared[0][2] == pytest.approx(0.2 / 3**0.5)
     assert (0.1**2 + volume.shared[0][2] ** 2) ** 0.5 == pytest.approx(0.15, abs=0.005)
+
+
+def test_pours_that_agree_are_no_surer_than_the_burette_repeats_to():
+    """Monte Carlo: the mean of two, and the middle one of five, of pours whose single scatter the tool states."""
+    from honest_lift.estimates.resolve import _of_repeats
+    from honest_lift.facts.tools import Tool
+
+    tool, draw = Tool("b", "burette", "b", "volume", resolution=0.02, accuracy=0.0), np.random.default_rng(2)
+    read = draw.normal(0.0, 0.16, (100_000, 5))
+    assert _of_repeats(tool, 0.16, 2, 0.0, by_middle=False) == pytest.approx(np.std(read[:, :2].mean(axis=1)), rel=0.01)
+    middle = _of_repeats(tool, 0.16, 5, 0.0, by_middle=True)
+    assert np.std(np.median(read, axis=1)) < middle < 1.06 * np.std(np.median(read, axis=1))

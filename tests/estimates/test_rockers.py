@@ -120,7 +120,7 @@ def test_a_pushrod_told_overall_or_by_gauge_is_the_same_pushrod(quoted, ends):
     assert told.lift_mm == pytest.approx(plain.lift_mm, abs=1e-4)
     assert told.u["lift"] > plain.u["lift"], "the ball's doubt comes on top"
     rod = told.inputs[PARTS.index("pushrod_length")]
-    squares = sum(u**2 for _, _, u in rod.shared)
+    squares = sum(u**2 for _, _, u in rod.each)
     slope = 7.9375 / beyond_middles(7.9375, 3.556 if quoted == "pushrod_gauge" else 0.0)
     hole = 3.556 / beyond_middles(7.9375, 3.556) if quoted == "pushrod_gauge" else 0.0
     assert squares * 3 == pytest.approx(0.1**2 + (slope * 0.02) ** 2 + (hole * 0.02) ** 2)

@@ -2,12 +2,16 @@
 
 from math import sqrt
 
+import numpy as np
 import pytest
+from msgspec.structs import replace
 
 from honest_lift.facts.tools import KINDS, Tool, offset_doubt, scatter_doubt
 
 
 def total(tool: Tool, value: float) -> float:
+    """The whole doubt of a reading with a tool whose repeatability was found from repeats with it."""
+    tool = replace(tool, repeatability_found=True)
     return sqrt(offset_doubt(tool, value) ** 2 + scatter_doubt(tool, value) ** 2)
 
 
@@ -29,19 +33,18 @@ def test_one_reading(tool, value, u):
 def test_a_rule_chain_of_two_readings():
     """Independent: two readings of a rule in 1/32 in give 0.324 mm."""
     rule = Tool("", "rule", "", "length", resolution=25.4 / 32, accuracy=0.0)
-    assert sqrt(2) * scatter_doubt(rule, 46) == pytest.approx(0.324, abs=0.0005)
+    assert scatter_doubt(rule, 46, figures=2) == pytest.approx(0.324, abs=0.0005)
 
 
-def test_repeats_narrow_the_scatter_and_not_the_offset_nor_the_step():
+def test_a_repeatability_nobody_found_has_no_rounding_in_it():
+    """Monte Carlo: readings that scatter by 0.015 and are then rounded to 0.02 scatter by both."""
     tool = Tool("", "caliper", "", "length", resolution=0.02, accuracy=0.02, repeatability=0.015)
-    assert scatter_doubt(tool, 40, 4) == pytest.approx(0.0075)
-    assert scatter_doubt(tool, 40, 100) == pytest.approx(0.02 / sqrt(12)), "a resolution step does not average out"
-    assert offset_doubt(tool, 40) == pytest.approx(0.02 / sqrt(3))
-
-
-def test_repeats_that_scatter_more_than_the_tool_count():
-    tool = Tool("", "caliper", "", "length", resolution=0.02, accuracy=0.02, repeatability=0.015)
-    assert scatter_doubt(tool, 40, 4, spread=0.2) == pytest.approx(0.1)
+    draw = np.random.default_rng(3)
+    true = draw.uniform(40.0, 40.02, 200_000)
+    read = np.round((true + draw.normal(0.0, 0.015, true.size)) / 0.02) * 0.02
+    assert scatter_doubt(tool, 40) == pytest.approx(np.std(read - true), rel=0.01)
+    assert scatter_doubt(replace(tool, repeatability_found=True), 40) == 0.015
+    assert scatter_doubt(tool, 40, figures=2) == pytest.approx(sqrt(2) * scatter_doubt(tool, 40))
 
 
 def test_every_kind_shipped_states_its_doubt():

@@ -2,22 +2,23 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
+from collections.abc import Sequence
 
 import numpy as np
 from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_springs import card_figures, findings_on_springs, role_of
-from honest_lift.checks.spread_out import among
+from honest_lift.checks.on_springs import card_figures, findings_on_springs
+from honest_lift.checks.spread_out import among_members
+from honest_lift.checks.spring_family import Family, comparable, families_of
 from honest_lift.checks.spring_set import carried
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
-from honest_lift.mechanics.bench.spring_set import robust_z
-from honest_lift.numbers.doubt import exact
+from honest_lift.mechanics.bench.spring_set import robust_z, yardstick
+from honest_lift.numbers.doubt import Array, exact
 from honest_lift.numbers.verdict import Verdict
 
 FREE_CARD = Check(
@@ -25,7 +26,7 @@ FREE_CARD = Check(
 )  # fmt: skip
 FREE_SET = Check(
     "free_set", "Free length in set", "springs", "length",
-    "How far the spring's free length is from the middle one of its set.",
+    "How far the spring's free length is from what its set is held against: the middle one, or that of the longer role.",
 )  # fmt: skip
 SET_SHORTEST = Check(
     "set_shortest", "Shortest of set", "springs", "length",
@@ -36,10 +37,21 @@ _AGAIN = "it stands apart from its set in length: measure it again before it is 
 
 
 def check_free_length(book: Book, springs: tuple[str, ...]) -> list[Finding]:
-    """Hold each free length against its card, where it states one, and against its set."""
+    """Hold each free length against its card, where it states one, and against its family."""
     free = estimate_of([resolve(book, "free_length", of_spring(name, _outer(book, name))) for name in springs])
-    in_set = _in_set(book, springs, free)
-    return [*_to_card(book, springs, free), *in_set, *carried(book, SET_SHORTEST, springs, in_set, "shortest")]
+    found, shortest = [], []
+    for family in families_of(book, springs):
+        parts = [
+            (part, card) for part, card in comparable(book, springs, family, "free_length_mm") if len(part.rows) > 1
+        ]
+        short = [_shortness(free, part, card) for part, card in parts]
+        for (part, _), one in zip(parts, short, strict=True):
+            found += _in_set(book, springs, free, part, one)
+        if family.used:
+            against = [each for (part, _), one in zip(parts, short, strict=True)
+                       for each in _of_rows(book, SET_SHORTEST, springs, free, part, one)]  # fmt: skip
+            shortest += carried(book, family, springs, against, "shortest")
+    return [*_to_card(book, springs, free), *found, *shortest]
 
 
 def _outer(book: Book, name: str) -> str:
@@ -56,40 +68,48 @@ def _to_card(book: Book, springs: tuple[str, ...], free: Estimate) -> list[Findi
     return [one for one, stated in zip(found, np.isfinite(card), strict=True) if stated]
 
 
-def _in_set(book: Book, springs: tuple[str, ...], free: Estimate) -> list[Finding]:
-    groups = _groups(book, springs)
-    apart = among(free, groups, lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
-    terms = {"free length": (free.figure.value, "length")}
-    rows = sorted(int(row) for group in groups for row in group)
-    found = findings_on_springs(book, FREE_SET, springs, apart, np.ones(len(springs), dtype=bool), terms)
-    wild = _wild(free, groups)
-    return [_judged(book, found[row], wild=bool(wild[row])) for row in rows]
+def _shortness(free: Estimate, family: Family, card_mm: Array) -> Estimate:
+    """Give how much longer each spring (n,) is than what its family is held against; beside its card where there are several."""
+    several = len(set(card_mm.tolist())) > 1 and bool(np.isfinite(card_mm).all())
+    off = np.zeros(len(free.inputs))
+    off[family.rows] = card_mm if several else 0.0
+    role = dict(zip(family.rows.tolist(), family.roles.tolist(), strict=True))
+
+    def over(rows: Array, members: NDArray[np.int64]) -> Array:
+        return np.asarray(rows - yardstick(rows, np.array([role[int(one)] for one in members]))[..., None])
+
+    return among_members(derive(lambda own: own - off, free), [family.rows], over)
 
 
-def _groups(book: Book, springs: tuple[str, ...]) -> list[NDArray[np.int64]]:
-    """Give the rows of springs that belong together: one set, one role, more than one of them."""
-    members: dict[tuple[str, str], list[int]] = defaultdict(list)
-    for row, name in enumerate(springs):
-        if owner := book.engine.set_of(name):
-            members[owner.id, role_of(book, name)].append(row)
-    return [np.array(rows) for rows in members.values() if len(rows) > 1]
+def _of_rows(
+    book: Book, check: Check, springs: Sequence[str], free: Estimate, family: Family, short: Estimate
+) -> list[Finding]:
+    rows = family.rows.tolist()
+    names = [springs[row] for row in rows]
+    terms = {"free length": (free.figure.value[rows], "length")}
+    return findings_on_springs(book, check, names, short.take(rows), np.ones(len(rows), dtype=bool), terms)
 
 
-def _wild(free: Estimate, groups: list[NDArray[np.int64]]) -> NDArray[np.bool_]:
-    wild = np.zeros(len(free.inputs), dtype=bool)
-    for group in groups:
-        known = group[np.isfinite(free.figure.value[group])]
-        if len(known) > 2:
-            floor = float(np.median([free.inputs[row][0].own_u for row in known])) or 1e-6
-            wild[known] = np.abs(robust_z(free.figure.value[known], floor)) > _WILD_Z
+def _in_set(book: Book, springs: Sequence[str], free: Estimate, family: Family, short: Estimate) -> list[Finding]:
+    wild = _wild(free, family)
+    found = _of_rows(book, FREE_SET, springs, free, family, short)
+    return [_judged(family, one, wild=odd) for one, odd in zip(found, wild.tolist(), strict=True)]
+
+
+def _wild(free: Estimate, family: Family) -> NDArray[np.bool_]:
+    """Tell which springs (k,) of a family are far off their neighbours in length."""
+    lengths = free.figure.value[family.rows]
+    known, wild = np.isfinite(lengths), np.zeros(len(lengths), dtype=bool)
+    if known.sum() > 2:
+        floor = float(np.median([free.inputs[row][0].own_u for row in family.rows[known]])) or 1e-6
+        wild[known] = np.abs(robust_z(lengths[known], floor)) > _WILD_Z
     return wild
 
 
-def _judged(book: Book, one: Finding, *, wild: bool) -> Finding:
+def _judged(family: Family, one: Finding, *, wild: bool) -> Finding:
     """Say what a short spring means: in a used set it has collapsed and condemns the set, in a new one it is a wrong part."""
     if one.provisional is not Verdict.FAILS:
         return replace(one, remark=_AGAIN) if wild else one
-    owner = book.engine.set_of(one.place.name)
-    if owner and owner.condition == "used":
+    if family.used:
         return replace(one, remark="collapsed: it condemns its used set, the others have seen the same heat")
     return replace(one, remark="in a new set a short spring is a wrong or a bad part: look at its wire and its card")

@@ -73,7 +73,7 @@ def _ratio(book: Book, rockers: Rockers) -> list[Finding]:
 
 def _as_stated(ratio: Estimate) -> Estimate:
     """Give a ratio as it is said: its tolerance is what the limit is about, and no doubt of where it stands."""
-    return estimate_of([replace(one, shared=(), own_u=0.0) for each in ratio.inputs for one in each])
+    return estimate_of([replace(one, shared=(), each=(), own_u=0.0) for each in ratio.inputs for one in each])
 
 
 def _uneven(book: Book, rockers: Rockers) -> list[Finding]:

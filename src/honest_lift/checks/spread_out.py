@@ -9,7 +9,6 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 
 import numpy as np
-from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, derive
@@ -19,12 +18,21 @@ _FEWEST = 2
 
 
 def among(estimate: Estimate, groups: Sequence[NDArray[np.int64]], rule: Callable[[Array], Array]) -> Estimate:
-    """Evaluate a rule, (..., k) to (..., k), over the known members (k) of each group of cases.
+    """Evaluate a rule, (..., k) to (..., k), over the known members (k) of each group of cases."""
+    return among_members(estimate, groups, lambda rows, _: rule(rows))
+
+
+def among_members(
+    estimate: Estimate, groups: Sequence[NDArray[np.int64]], rule: Callable[[Array, NDArray[np.int64]], Array]
+) -> Estimate:
+    """Evaluate a rule of values (..., k) and which cases (k,) they are of, over the known members of each group of cases.
 
     A case without a value stays missing and bars its group from passing; what is missing is among the inputs of each.
-    A group with fewer than two known members has nothing to be compared with.
+    A group with fewer than two known members has nothing to be compared with. An assumed range moves each member by itself, and
+    one axis of a scan moves all of them together: nothing is decided by it, either way.
     """
-    apart = Estimate(estimate.figure.apart(), estimate.inputs)
+    ranged = np.asarray(estimate.figure.assumed.any(axis=0), dtype=bool)
+    apart = Estimate(estimate.figure.apart().without_ranges().on_ground(ranged, Ground.UNRANGED), estimate.inputs)
     finite = np.isfinite(apart.figure.value)
 
     def spread(rows: Array) -> Array:
@@ -32,7 +40,7 @@ def among(estimate: Estimate, groups: Sequence[NDArray[np.int64]], rule: Callabl
         for group in groups:
             known = group[finite[group]]
             if len(known) >= _FEWEST:
-                result[..., known] = rule(rows[..., known])
+                result[..., known] = rule(rows[..., known], known)
         return result
 
     judged = derive(spread, apart)
@@ -48,8 +56,5 @@ def among(estimate: Estimate, groups: Sequence[NDArray[np.int64]], rule: Callabl
             lacking = tuple(one for row in group if not finite[row] for one in estimate.inputs[row])
             for row in group[finite[group]]:
                 inputs[row] += lacking
-        assumed = figure.assumed.copy()
-        assumed[:, group] |= assumed[:, group].any(axis=1, keepdims=True)  # what one of them rests on, all do
-        figure = replace(figure, assumed=assumed)
         figure = figure.on_ground(alone | (own & ~finite), Ground.MISSING)
     return Estimate(figure, tuple(inputs))

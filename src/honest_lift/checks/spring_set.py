@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,18 +10,20 @@ from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding
-from honest_lift.checks.on_springs import card_figures, findings_on_springs, role_of
+from honest_lift.checks.on_springs import card_figures, findings_on_springs
+from honest_lift.checks.spring_family import Family, comparable, families_of
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.estimates.loads import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
-from honest_lift.mechanics.bench.spring_set import share_of_median, spread, to_measure_again
+from honest_lift.mechanics.bench.spring_set import FEW, spread, to_measure_again, yardstick
 from honest_lift.numbers.doubt import Array, Ground, exact
 from honest_lift.numbers.verdict import Verdict
 
 SET_SHARE = Check(
-    "set_share", "Share of set", "springs", "percent", "The spring's load as a share of its set's median."
-)
+    "set_share", "Share of set", "springs", "percent",
+    "The spring's load as a share of what its set is held against: the median, or that of the stronger role.",
+)  # fmt: skip
 SET_WEAKEST = Check(
     "set_weakest",
     "Weakest of set",
@@ -37,11 +38,16 @@ SET_SPREAD = Check(
 
 @dataclass(frozen=True, slots=True)
 class _Group:
-    """Springs of one set and role with their loads at one height; `known` are those that have one."""
+    """Springs that compare, with their loads at one height; `known` are those that have one.
 
+    `scale` (k,): what a load is taken by so that springs of several cards compare; 1 where they are of one.
+    """
+
+    family: Family
     springs: tuple[str, ...]
     stated: NDArray[np.bool_]
     loads: Estimate
+    scale: Array
     known: NDArray[np.int64]
 
     def judge(self, rule: Callable[[Array], Array]) -> Estimate:
@@ -50,51 +56,78 @@ class _Group:
         def spread_out(rows: Array) -> Array:
             result = np.full(rows.shape, np.nan)
             if len(self.known) > 1:
-                result[..., self.known] = rule(rows[..., self.known])
+                result[..., self.known] = rule((rows * self.scale)[..., self.known])
             return result
 
-        judged = derive(spread_out, self.loads)
+        judged, everyone = derive(spread_out, self.loads), np.ones(len(self.springs), dtype=bool)
         if len(self.known) < 2:  # nothing to compare with
-            return Estimate(
-                judged.figure.on_ground(np.ones(len(self.springs), dtype=bool), Ground.MISSING), judged.inputs
-            )
+            return Estimate(judged.figure.on_ground(everyone, Ground.MISSING), judged.inputs)
         joint = Ground(int(np.bitwise_or.reduce(self.loads.figure.ground[self.known])))
-        return Estimate(judged.figure.on_ground(np.ones(len(self.springs), dtype=bool), joint), judged.inputs)
+        joint |= Ground.SPECIFIED if (self.scale != 1.0).any() else Ground.NONE
+        return Estimate(judged.figure.on_ground(everyone, joint), judged.inputs)
+
+    @property
+    def unread(self) -> list[str]:
+        """Give the springs without a load there."""
+        return [name for i, name in enumerate(self.springs) if i not in self.known]
+
+    def in_load(self, rule: Callable[[Array], Array]) -> tuple[Array, str]:
+        """Give what a rule of the known loads comes to as a load of each spring (k,)."""
+        known = (self.loads.figure.value * self.scale)[self.known]
+        return (np.full(len(self.springs), rule(known) if len(known) else np.nan) / self.scale, "load")
 
 
 def check_in_set(book: Book, springs: tuple[str, ...], curves: Curves) -> list[Finding]:
-    """Hold springs of one set and role against each other."""
-    members: dict[tuple[str, str], list[int]] = defaultdict(list)
-    for i, name in enumerate(springs):
-        if owner := book.engine.set_of(name):
-            members[owner.id, role_of(book, name)].append(i)
+    """Hold springs of one family against each other."""
     shares: list[Finding] = []
+    weakest: list[Finding] = []
     spreads: list[Finding] = []
-    for rows in members.values():
-        group = _group(book, tuple(springs[i] for i in rows), curves.take(rows))
-        if len(rows) > 1:
-            shares += _shares(book, group)
+    for family in families_of(book, springs):
+        parts = comparable(book, springs, family, "seat_load_n")
+        groups = [_group(book, springs, part, stated, curves) for part, stated in parts if len(part.rows) > 1]
+        own = [_share(group) for group in groups]
+        for group, share in zip(groups, own, strict=True):
+            shares += _shares(book, group, share)
             spreads += _spreads(book, group)
-    return shares + carried(book, SET_WEAKEST, springs, shares, "lowest") + spreads
+        if family.used:
+            against = [findings_on_springs(book, SET_WEAKEST, group.springs, share, group.stated, _terms(group))
+                       for group, share in zip(groups, own, strict=True)]  # fmt: skip
+            weakest += carried(book, family, springs, [one for each in against for one in each], "weakest")
+    return shares + weakest + spreads
 
 
-def _group(book: Book, springs: tuple[str, ...], curves: Curves) -> _Group:
-    at = card_figures(book, springs, "seat_height_mm")
-    loads = curves.load(Estimate(exact(at), ((),) * len(springs)))
+def _group(book: Book, springs: Sequence[str], family: Family, card_n: Array, curves: Curves) -> _Group:
+    names = tuple(springs[row] for row in family.rows)
+    at = card_figures(book, names, "seat_height_mm")
+    loads = curves.take(family.rows.tolist()).load(Estimate(exact(at), ((),) * len(names)))
     apart = Estimate(loads.figure.apart(), loads.inputs)
-    return _Group(springs, np.isfinite(at), apart, np.flatnonzero(np.isfinite(loads.figure.value)))
+    scale = card_n[0] / card_n if len(set(card_n.tolist())) > 1 else np.ones(len(names))
+    return _Group(family, names, np.isfinite(at), apart, scale, np.flatnonzero(np.isfinite(loads.figure.value)))
 
 
-def _shares(book: Book, group: _Group) -> list[Finding]:
-    loads = group.loads.figure.value
-    terms = {"its load": (loads, "load")} | _terms(group, {"median of the set": np.median})
-    found = findings_on_springs(book, SET_SHARE, group.springs, group.judge(share_of_median), group.stated, terms)
+def _held_against(group: _Group) -> Callable[[Array], Array]:
+    roles = group.family.roles[group.known]
+    return lambda rows: yardstick(rows, roles)
+
+
+def _share(group: _Group) -> Estimate:
+    against = _held_against(group)
+    return group.judge(lambda rows: 100.0 * rows / against(rows)[..., None])
+
+
+def _terms(group: _Group) -> dict[str, tuple[Array, str]]:
+    return {"its load": (group.loads.figure.value, "load"), "held against": group.in_load(_held_against(group))}
+
+
+def _shares(book: Book, group: _Group, share: Estimate) -> list[Finding]:
+    found = findings_on_springs(book, SET_SHARE, group.springs, share, group.stated, _terms(group))
     again = _odd_ones(group)
-    return [
-        replace(one, remark=_collapse_words(book, one)) if one.verdict is Verdict.FAILS
+    told = [
+        replace(one, remark=_collapse_words(group)) if one.verdict is Verdict.FAILS
         else replace(one, remark=_AGAIN) if again[i] else one
         for i, one in enumerate(found)
     ]  # fmt: skip
+    return _unless_all_read(group, told)
 
 
 _AGAIN = "it stands apart from its set: measure it again, three times, before it is judged"
@@ -108,59 +141,54 @@ def _odd_ones(group: _Group) -> NDArray[np.bool_]:
         single = [row for row, source in enumerate(figure.sources) if source.key.startswith("scatter:")]
         own = np.sqrt((figure.parts()[single] ** 2).sum(axis=0)) if single else np.zeros(len(group.springs))
         floor = float(np.median(own[group.known])) or 1e-9
-        odd[group.known] = to_measure_again(figure.value[group.known], floor)
+        odd[group.known] = to_measure_again((figure.value * group.scale)[group.known], floor)
     return odd
 
 
 def _spreads(book: Book, group: _Group) -> list[Finding]:
     """Judge the spread. A spring not measured leaves it unproven, unless it fails already without that one."""
-    terms = _terms(group, {"largest load": np.max, "smallest load": np.min, "median of the set": np.median})
+    terms = {"largest load": group.in_load(np.max), "smallest load": group.in_load(np.min),
+             "median of the set": group.in_load(np.median)}  # fmt: skip
     wide = group.judge(lambda rows: np.broadcast_to(spread(rows)[..., None], rows.shape))
-    found = findings_on_springs(book, SET_SPREAD, group.springs, wide, group.stated, terms)
-    unread = [name for i, name in enumerate(group.springs) if i not in group.known]
-    if not unread:
+    return _unless_all_read(group, findings_on_springs(book, SET_SPREAD, group.springs, wide, group.stated, terms))
+
+
+def _unless_all_read(group: _Group, found: list[Finding]) -> list[Finding]:
+    """Leave nothing proven of a set some of which nobody measured, but for what fails already."""
+    if not group.unread:
         return found
-    words = f"not measured: spring {', '.join(unread)}"
+    words = f"not measured: spring {', '.join(group.unread)}"
     return [
         one if one.verdict is Verdict.FAILS else replace(one, verdict=Verdict.UNPROVEN, remark=words) for one in found
     ]
 
 
-def _terms(group: _Group, rules: dict[str, Callable[[Array], Array]]) -> dict[str, tuple[Array, str]]:
-    known = group.loads.figure.value[group.known]
-    return {
-        name: (np.full(len(group.springs), rule(known) if len(known) else np.nan), "load")
-        for name, rule in rules.items()
-    }
+def carried(book: Book, family: Family, springs: Sequence[str], against: list[Finding], lowest: str) -> list[Finding]:
+    """Carry the worst of a used family, judged by the limit of this very check, to each of its springs.
+
+    It fails where one of them does, and is unproven where one of them is, or was not measured.
+    """
+    names = [springs[row] for row in family.rows]
+    known = [one for one in against if one.figure == one.figure]
+    if not known:
+        return []
+    unread = [name for name in names if name not in {one.place.name for one in known}]
+    bad = [one for one in known if one.verdict is Verdict.FAILS]
+    least = min(bad or known, key=lambda one: (one.verdict is not Verdict.UNPROVEN and not bad, one.margin, one.figure))
+    if bad:
+        words = f"{family.name} is condemned by spring {least.place.name}: the others have seen the same heat"
+    else:
+        words = f"spring {least.place.name} is the {lowest} of {family.name}"
+        if unread:
+            least = replace(least, verdict=Verdict.UNPROVEN)
+            words += f"; not measured: spring {', '.join(unread)}"
+    return [
+        replace(least, place=of_spring(name), position=book.engine.position_of(name), remark=words) for name in names
+    ]
 
 
-def carried(book: Book, check: Check, springs: tuple[str, ...], shares: list[Finding], lowest: str) -> list[Finding]:
-    """Carry the lowest figure of every used set to each of its springs, also to those not measured."""
-    found: list[Finding] = []
-    for owner in book.engine.sets:
-        own = [one for one in shares if book.engine.set_of(one.place.name) == owner]
-        known = [one for one in own if one.figure == one.figure]
-        if owner.condition != "used" or not known:
-            continue
-        least = min(known, key=lambda one: one.figure)
-        if least.verdict is Verdict.FAILS:
-            words = f"{owner.name} is condemned by spring {least.place.name}: the others have seen the same heat"
-        else:
-            words = f"spring {least.place.name} is the {lowest} of {owner.name}"
-            measured = {one.place.name for one in known}
-            if unread := [name for name in springs if book.engine.set_of(name) == owner and name not in measured]:
-                least = replace(least, verdict=Verdict.UNPROVEN)
-                words += f"; not measured: spring {', '.join(unread)}"
-        found += [
-            replace(least, check=check, place=of_spring(name), position=book.engine.position_of(name), remark=words)
-            for name in springs
-            if book.engine.set_of(name) == owner
-        ]
-    return found
-
-
-def _collapse_words(book: Book, finding: Finding) -> str:
-    owner = book.engine.set_of(finding.place.name)
-    if owner and owner.condition == "used":
-        return "collapsed: it condemns its used set, the others have seen the same heat"
-    return "in a new set a low spring is a wrong or a bad part: look at its wire and its card"
+def _collapse_words(group: _Group) -> str:
+    doubtful = "; of so few, only the card tells which is wrong" if len(group.known) <= FEW else ""
+    if group.family.used:
+        return f"collapsed: it condemns its used set, the others have seen the same heat{doubtful}"
+    return f"in a new set a low spring is a wrong or a bad part: look at its wire and its card{doubtful}"

@@ -54,6 +54,6 @@ def _geometry(valves: Valves) -> Estimate:
     u = GEOMETRY_PERCENT / 100.0 / sqrt(3.0)
     return estimate_of([
         Input("wire_geometry", f"card of spring {spring}", "specified", 1.0, ground=Ground.SPECIFIED, asked=None,
-              shared=((f"card:geometry:{card.id if card else ''}", "wire, coils and diameters of its card", u),))
+              each=((f"card:geometry:{card.id if card else ''}", "wire, coils and diameters of its card", u),))
         for spring, card in zip(valves.springs, valves.cards, strict=True)
     ])  # fmt: skip

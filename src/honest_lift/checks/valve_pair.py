@@ -76,7 +76,7 @@ def _least_of(seen: Input, nearer_mm: float | None) -> Input:
     if nearer_mm is not None:
         return replace(seen, value=seen.value - max(nearer_mm, 0.0))
     off = ("mock-up", "the nearest place may stand off TDC", _OFF_TDC_MM / sqrt(3.0))
-    return replace(seen, shared=(*seen.shared, off))
+    return replace(seen, each=(*seen.each, off))
 
 
 def _remark(book: Book, worked: ThroughOverlap, case: int, *, told: bool, apart: Input | None) -> str:

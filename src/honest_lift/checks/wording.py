@@ -221,10 +221,9 @@ def input_words(one: Input, engine: Engine) -> str:
     if one.quantity == "spring_load":
         return f"{len(one.points)} points" if one.points else "its members' points"
     dimension = CATALOG[one.quantity].dimension
-    u = (one.own_u**2 + sum(part**2 for _, _, part in one.shared)) ** 0.5
     unit = engine.unit(dimension)
-    places = places_for(COVERAGE * u, dimension, unit)
-    doubt = f" ±{doubt_in_figures(COVERAGE * u, dimension, unit, places)}" if u else ""
+    places = places_for(COVERAGE * one.u, dimension, unit)
+    doubt = f" ±{doubt_in_figures(COVERAGE * one.u, dimension, unit, places)}" if one.u else ""
     return f"{in_figures(one.value, dimension, unit, places)}{doubt} {unit}".rstrip()
 
 

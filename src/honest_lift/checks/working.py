@@ -176,9 +176,9 @@ def _card_bind(page: _Page) -> list[str]:
 
 
 def _share(page: _Page) -> list[str]:
-    own, median = page.term("its load"), page.term("median of the set")
-    figures = f"{page.bare(own, 'load')} / {page.bare(median, 'load')}"
-    return [page.line("share", "its load / median of the set", figures, page.finding.figure, "percent")]
+    own, against = page.term("its load"), page.term("held against")
+    figures = f"{page.bare(own, 'load')} / {page.bare(against, 'load')}"
+    return [page.line("share", "its load / what its set is held against", figures, page.finding.figure, "percent")]
 
 
 def _spread(page: _Page) -> list[str]:

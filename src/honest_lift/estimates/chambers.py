@@ -95,7 +95,7 @@ def _less_leak(book: Book, cylinders: Sequence[str], poured: Sequence[Input]) ->
         for one, drop in zip(cylinders, drops, strict=True)
     ]
     by_model = [
-        replace(drop, shared=(*drop.shared, ("leak:model", "what a leak loses while filling", _share_u(drop, fill))))
+        replace(drop, each=(*drop.each, ("leak:model", "what a leak loses while filling", _share_u(drop, fill))))
         if drop.value > 0 and fill.value > 0 else drop
         for drop, fill in zip(drops, fills, strict=True)
     ]  # fmt: skip

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from math import isfinite, sqrt
+from math import isfinite
 
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.engine import Book
@@ -48,17 +48,13 @@ def _mean(points: list[Input], cylinder: int | str) -> Input:
     """Give the mean of points as one input: their scatter averages out, the tool's offset does not."""
     count = len(points)
     ground = Ground.NONE
-    shared: dict[tuple[str, str], float] = {}
     for one in points:
         ground |= one.ground
-        for key, label, u in one.shared:
-            shared[key, label] = shared.get((key, label), 0.0) + u / count
     notes = dict.fromkeys(one.note for one in points if one.note and one.ground & ~Ground.SPECIFIED)
     value = sum(one.value for one in points) / count
-    own = sqrt(sum(one.own_u**2 for one in points)) / count
     last = max(points, key=lambda one: one.when)
     return replace(
-        last, value=value, own_u=own, shared=tuple((*key, u) for key, u in shared.items()), ground=ground,
+        summed(last, value, [(1.0 / count, one) for one in points]), ground=ground,
         where=at_cylinder(cylinder).title, asked=at_cylinder(cylinder), count=count,
         note="; ".join((f"mean of {count} points", *notes)) if isfinite(value) else "; ".join(notes),
     )  # fmt: skip

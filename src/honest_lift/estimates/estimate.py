@@ -2,24 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from math import nan
+from collections.abc import Callable, Iterable, Sequence
+from math import hypot, nan, sqrt
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.place import Place
 from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
 
+Doubts = tuple[tuple[str, str, float], ...]  # (key, label, u)
+
 
 class Input(Struct, frozen=True, cache_hash=True):
     """One value that a figure rests on, resolved from the facts for one case.
 
     `value` in the inside unit, NaN when missing. `own_u`: standard doubt of this reading alone. `shared`:
-    (key, label, u) of offsets it shares with others, u with the sign it
-    moves this value by. `low`, `high`: the range of an assumed value. `note`:
+    (key, label, u) of offsets it shares with others, u with the sign it moves this value by; what stands there twice
+    adds up. `each`: the same of what every part has of its own, such as the tolerance of a card that is stated for all:
+    it moves one place and leaves its neighbours. `low`, `high`: the range of an assumed value. `note`:
     what a person should know of it, such as why it is stale or which tool was taken for it.
     """
 
@@ -28,7 +32,7 @@ class Input(Struct, frozen=True, cache_hash=True):
     kind: str
     value: float = nan
     own_u: float = 0.0
-    shared: tuple[tuple[str, str, float], ...] = ()
+    shared: Doubts = ()
     ground: Ground = Ground.NONE
     low: float = nan
     high: float = nan
@@ -41,6 +45,7 @@ class Input(Struct, frozen=True, cache_hash=True):
     asked: Place | None = None
     points: tuple[tuple[float, float], ...] = ()  # of a curve, as measured
     count: int = 1  # readings that were combined
+    each: Doubts = ()
 
     @property
     def at(self) -> str:
@@ -51,6 +56,26 @@ class Input(Struct, frozen=True, cache_hash=True):
     def title(self) -> str:
         """Give the quantity's title."""
         return CATALOG[self.quantity].title
+
+    @property
+    def u(self) -> float:
+        """Give the whole standard doubt: what is shared under one key adds up before it is squared."""
+        summed: dict[str, float] = {}
+        for key, _, u in (*self.shared, *self.each):
+            summed[key] = summed.get(key, 0.0) + u
+        return sqrt(self.own_u**2 + sum(u * u for u in summed.values()))
+
+
+def summed(into: Input, value: float, parts: Iterable[tuple[float, Input]]) -> Input:
+    """Give an input whose value is a sum of weighted parts, with their doubts: what is shared adds up before it is squared."""
+    own, shared, each = 0.0, dict[tuple[str, str], float](), dict[tuple[str, str], float]()
+    for weight, one in parts:
+        own = hypot(own, weight * one.own_u)
+        for doubts, found in ((one.shared, shared), (one.each, each)):
+            for key, label, u in doubts:
+                found[key, label] = found.get((key, label), 0.0) + weight * u
+    told = (tuple((*key, u) for key, u in found.items()) for found in (shared, each))
+    return replace(into, value=value, own_u=own, shared=next(told), each=next(told))
 
 
 class Estimate(Struct, frozen=True, eq=False):
@@ -89,8 +114,9 @@ def figure_of(inputs: Sequence[Input]) -> Figure:
 def _sources(inputs: Sequence[Input]) -> tuple[tuple[Source, ...], list[list[float]]]:
     found: dict[tuple[str, str, bool], list[float]] = {}  # a plain tuple is told apart faster than a source
     for case, one in enumerate(inputs):
-        for key, label, u in one.shared:
-            found.setdefault((key, label, True), [0.0] * len(inputs))[case] = u
+        for doubts, is_shared in ((one.shared, True), (one.each, False)):
+            for key, label, u in doubts:
+                found.setdefault((key, label, is_shared), [0.0] * len(inputs))[case] += u
         if one.own_u:
             scatter = (f"scatter:{one.quantity}", f"{one.title}, the single reading", False)
             found.setdefault(scatter, [0.0] * len(inputs))[case] = one.own_u

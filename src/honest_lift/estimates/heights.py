@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import sqrt
+from math import hypot, sqrt
 from operator import is_
 
 import numpy as np
@@ -72,7 +72,7 @@ def _cross_checked(book: Book, position: str, raw: Input) -> Input:
     for way, other in others.items():
         told = measured(book, "installed_height", (other,))
         here, there = corrected(book, raw.way, position, raw.value)[0], corrected(book, way, position, told.value)[0]
-        if abs(here - there) > COVERAGE * sqrt(_u(raw) ** 2 + _u(told) ** 2):
+        if abs(here - there) > COVERAGE * hypot(raw.u, told.u):
             length = book.engine.unit("length")
             apart = in_words(abs(here - there), "length", length)
             first, second = (_short(one) for one in (raw.way, way))
@@ -84,10 +84,6 @@ def _cross_checked(book: Book, position: str, raw: Input) -> Input:
             words = f"{first} and {second} disagree by {apart}: {doubt}"
             return replace(raw, warning="; ".join(part for part in (raw.warning, words) if part))
     return raw
-
-
-def _u(one: Input) -> float:
-    return sqrt(one.own_u**2 + sum(part**2 for _, _, part in one.shared))
 
 
 def _short(key: str) -> str:
@@ -149,7 +145,9 @@ def shim_stack(book: Book, position: str) -> Input:
     height = fitted.height_mm if fitted else None
     if height is None:
         return missing(book, "shims", place, "no shims are stated here: enter 0 where there are none")
-    tolerance = next((one.of(height) for one in book.engine.tolerances if one.quantity == "shims"), None)
+    single = next((one.of(height) for one in book.engine.tolerances if one.quantity == "shims"), None)
+    count = len(fitted.thicknesses_mm or ()) if fitted else 0
+    tolerance = None if single is None else single * sqrt(count)  # each shim has its own
     if height == 0.0:
         return Input("shims", place.title, "specified", 0.0, asked=place)
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)

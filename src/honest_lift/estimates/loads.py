@@ -20,7 +20,7 @@ from honest_lift.facts.journal import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
 from honest_lift.facts.remember import by_identity
-from honest_lift.facts.tools import offset_doubt
+from honest_lift.facts.tools import offset_doubt, offset_source
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
     nest_is_contradictory,
@@ -182,7 +182,7 @@ def _stood_at(book: Book, one: Standing, height_mm: float) -> tuple[float, tuple
     """Give the height a spring stood at on the tester, and what its stop, or the gauge that set it, may be off by."""
     way, reading = CATALOG["spring_load"].way(one.reading.way), one.reading
     if way and way.carried_by and (gauge := book.engine.tool(reading.at_tool)):
-        return height_mm, ((f"tool:{gauge.id}", f"{gauge.name}, its accuracy", offset_doubt(gauge, height_mm)),)
+        return height_mm, (offset_source(gauge, offset_doubt(gauge, height_mm)),)
     tool, _ = tool_of(book.engine, one)
     if tool is None:
         return height_mm, ()

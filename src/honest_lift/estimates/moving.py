@@ -184,7 +184,7 @@ def _spring(book: Book, spring: str, position: str) -> tuple[Input, Input]:
     if read.kind == "missing" and not read.note and card is not None and card.mass_kg is not None:
         u = 0.03 * card.mass_kg / sqrt(3.0)  # what a card's mass is good for. From memory
         read = Input("spring_mass", card.name, "specified", card.mass_kg, ground=Ground.SPECIFIED, asked=place,
-                     shared=((f"card:spring_mass:{card.id}", "mass of the spring, its tolerance", u),))  # fmt: skip
+                     each=((f"card:spring_mass:{card.id}", "mass of the spring, its tolerance", u),))  # fmt: skip
     return read, share_of(card, position)
 
 

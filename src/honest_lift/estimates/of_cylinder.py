@@ -8,7 +8,7 @@ from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.by_quantity import recalled
-from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
 from honest_lift.facts.place import at_cylinder
@@ -42,7 +42,8 @@ def _tells_apart(book: Book, quantity: str) -> bool:
     """Tell whether anything was read, stated, set aside or fitted that may speak of one cylinder and not of all."""
     slots, nearer = slots_of((quantity,)), ("cylinder", "head")
     return (
-        any(name == quantity and place.kind in nearer for name, place in by_place(book.journal))
+        CATALOG[quantity].one_a_head
+        or any(name == quantity and place.kind in nearer for name, place in by_place(book.journal))
         or any(one.quantity == quantity and one.place.kind in nearer for one in book.engine.facts)
         or any(one.quantity == quantity for one in book.set_aside)
         or any(one.slot in slots for one in book.engine.fitments)

@@ -41,8 +41,8 @@ def _across(book: Book, spring: str, quantity: str, member: str, of: Callable[[l
     stated = [one for one in map(_both, card.members if card else ()) if one]
     if read.kind != "missing" or not stated:
         return read
-    shared = (f"card:{quantity}:{card.id if card else ''}", f"{read.title}, its tolerance", _CARD_TOLERANCE_MM / 3**0.5)
-    return Input(quantity, place.title, "specified", of(stated), shared=(shared,), ground=Ground.SPECIFIED,
+    each = (f"card:{quantity}:{card.id if card else ''}", f"{read.title}, its tolerance", _CARD_TOLERANCE_MM / 3**0.5)
+    return Input(quantity, place.title, "specified", of(stated), each=(each,), ground=Ground.SPECIFIED,
                  note="from wire and mean diameter on its card", asked=place)  # fmt: skip
 
 

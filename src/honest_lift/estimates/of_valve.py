@@ -14,7 +14,7 @@ from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.by_quantity import recalled
-from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import Slot, holders
 from honest_lift.facts.journal import by_place
@@ -48,7 +48,7 @@ def _at_each(book: Book, quantity: str) -> list[Input]:
     nearer = {place for name, place in by_place(book.journal) if name == quantity}
     nearer |= {one.place for one in engine.facts if one.quantity == quantity}
     nearer |= {one.at for one in book.set_aside if one.at is not None}
-    singly = any(place.kind in ("head", "cylinder") for place in nearer)
+    singly = CATALOG[quantity].one_a_head or any(place.kind in ("head", "cylinder") for place in nearer)
     slots = slots_of((quantity,))
     fitted = {(one.slot, one.position) for one in engine.fitments if one.slot in slots}
     of_role: dict[str, Input] = {}

@@ -11,7 +11,7 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured
 from honest_lift.facts.engine import Book
@@ -129,15 +129,12 @@ def clay_read(book: Book, position: str) -> Input | None:
             note = "read without its gasket, and the gasket's thickness is not stated"
             return replace(told, value=nan, ground=told.ground | Ground.MISSING, note=note)
         barred = gasket.ground | (Ground.UNRANGED if gasket.ground & Ground.ASSUMED else Ground.NONE)
-        told = replace(told, value=told.value + gasket.value, own_u=hypot(told.own_u, gasket.own_u),
-                       shared=(*told.shared, *gasket.shared), ground=told.ground | barred)  # fmt: skip
-    return replace(told, shared=(*told.shared, springs))
+        told = summed(
+            replace(told, ground=told.ground | barred), told.value + gasket.value, [(1.0, told), (1.0, gasket)]
+        )
+    return replace(told, each=(*told.each, springs))
 
 
 def disagree(one: Input, other: Input) -> bool:
     """Tell whether two readings of the same thing differ by more than both their doubts."""
-    return abs(one.value - other.value) > COVERAGE * hypot(_u(one), _u(other))
-
-
-def _u(one: Input) -> float:
-    return sqrt(one.own_u**2 + sum(u**2 for _, _, u in one.shared))
+    return abs(one.value - other.value) > COVERAGE * hypot(one.u, other.u)

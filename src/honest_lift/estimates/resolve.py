@@ -7,7 +7,7 @@ measured or specified further off. A reading at a place wins over what was state
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import sqrt
+from math import pi, sqrt
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -24,11 +24,12 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading, Standing, by_place
+from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.staleness import done_since, is_stale, staleness
 from honest_lift.facts.timing import of_another_cam
-from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
+from honest_lift.facts.tools import Tool, offset_doubt, offset_source, rounding_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import Ground
 
@@ -169,14 +170,51 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     value = middle_of(values) if by_middle else mean
     if not fresh and (moved := _moved(book, latest, asked or latest.place, value)) is not None:
         value, ground, notes = moved, ground & ~Ground.STALE | Ground.PREDICTED, [_MOVED]
-    single = scatter_doubt(tool, value) * sqrt(_figures(latest.reading)) if tool else 0.0
-    own_u = single if len(read) == 1 or not tool else scatter_doubt(tool, value, len(read), spread)
-    return Input(
+    single = scatter_doubt(tool, value, _figures(latest.reading)) if tool else 0.0
+    own_u = _of_repeats(tool, single, len(read), spread, by_middle=by_middle) if tool else 0.0
+    told = Input(
         quantity, latest.place.title, "measured", value, own_u, read[-1].shared, ground, way=latest.reading.way,
         tool=tool.name if tool else "", when=latest.reading.when, note="; ".join(notes),
         warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
         count=len(read),
     )  # fmt: skip
+    if asked is None or asked == latest.place:
+        return told
+    between = between_pieces(engine.tolerances, quantity, value) / sqrt(3.0)
+    return _of_a_piece(engine, told, "piece", f"one {told.title} read for others", max(between, spread))
+
+
+def _of_repeats(tool: Tool, single: float, count: int, spread: float, *, by_middle: bool) -> float:
+    """Give the standard doubt of a mean, or a middle one, of repeats that scatter by `spread`, a single one by `single`.
+
+    What the tool is known to repeat to is the floor, since a few repeats may agree by luck. The median of normal scatter is
+    less sure than the mean, by up to sqrt(pi/2). Source: JCGM 100:2008 4.2.3; robust statistics, common knowledge.
+    """
+    if count == 1:
+        return single
+    u = max(single, spread) / sqrt(count) * (_MEDIAN if by_middle else 1.0)
+    return max(u, rounding_doubt(tool))
+
+
+_MEDIAN = sqrt(pi / 2.0)
+
+
+def _of_a_piece(engine: Engine, told: Input, key: str, label: str, u: float) -> Input:
+    """Add what each piece has of its own: a tolerance, or what it differs by from the one that was read."""
+    if not u or told.asked is None:
+        return told
+    if CATALOG[told.quantity].one_a_head and (head := head_of(engine, told.asked)):
+        return replace(told, shared=(*told.shared, (f"{key}:{told.quantity}:{head}", label, u)))
+    return replace(told, each=(*told.each, (f"{key}:{told.quantity}", label, u)))
+
+
+def head_of(engine: Engine, place: Place) -> str:
+    """Give the name of the head a place belongs to; "" for what belongs to none."""
+    if place.kind == "head":
+        return place.name
+    if place.kind == "cylinder":
+        return engine.layout.head_of_cylinder(place.name)
+    return engine.layout.head_of(place.name) if place.kind == "position" else ""
 
 
 _MOVED = "predicted: something was changed by a known amount since it was read; one reading confirms it"
@@ -221,7 +259,7 @@ class _AsRead(Struct, frozen=True):
 
 
 def _as_read(book: Book, tool: Tool, reading: Reading) -> _AsRead:
-    stated = (f"tool:{tool.id}", f"{tool.name}, its accuracy", offset_doubt(tool, reading.value))
+    stated = offset_source(tool, offset_doubt(tool, reading.value))
     if reading.quantity == "reference_load":
         return _AsRead(reading.value, (stated,))
     correction, overdue = correction_for(book, tool, reading.when)
@@ -261,14 +299,9 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
     default = next((one.of(fact.value) for one in engine.tolerances if one.quantity == fact.quantity), None)
     tolerance = fact.tolerance if fact.tolerance is not None else default
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
-    title = CATALOG[fact.quantity].title
-    shared = (
-        f"card:{fact.quantity}:{fact.place.title}",
-        f"{title}, its tolerance",
-        (tolerance or 0.0) / sqrt(3.0),
-    )
-    return Input(fact.quantity, fact.place.title, "specified", fact.value, shared=(shared,) if tolerance else (),
-                 ground=ground, note=fact.source, asked=asked, when=fact.when)  # fmt: skip
+    told = Input(fact.quantity, fact.place.title, "specified", fact.value, ground=ground, note=fact.source, asked=asked,
+                 when=fact.when)  # fmt: skip
+    return _of_a_piece(engine, told, "card", f"{told.title}, its tolerance", (tolerance or 0.0) / sqrt(3.0))
 
 
 @by_identity

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace as with_figures
-from math import hypot, isfinite
+from math import isfinite
 
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG, slots_of
@@ -211,18 +211,23 @@ def _between_middles(part: Part, quoted: Input) -> Input:
     if lacking:
         note = f"its {quoted.title} is told, and {' and '.join(lacking)} is not"
         return replace(
-            _as_pushrod(quoted), kind="missing", value=float("nan"), ground=Ground.MISSING, note=note, shared=()
+            _as_pushrod(quoted),
+            kind="missing",
+            value=float("nan"),
+            ground=Ground.MISSING,
+            note=note,
+            shared=(),
+            each=(),
         )
     value = quoted.value - beyond_middles(ball.value, hole_mm)
     by_ball, by_hole = slopes(ball.value, hole_mm)
-    own, shared, ground = quoted.own_u, quoted.shared, quoted.ground
-    for one, slope in zip(ends, (-by_ball, -by_hole), strict=False):
-        own = hypot(own, slope * one.own_u)
-        shared += tuple((key, label, slope * u) for key, label, u in one.shared)
+    ground = quoted.ground
+    for one in ends:
         ground |= one.ground | (Ground.UNRANGED if one.ground & Ground.ASSUMED else Ground.NONE)
     off = value - quoted.value
+    parts = [(1.0, quoted), *zip((-by_ball, -by_hole), ends, strict=False)]
     return replace(
-        _as_pushrod(quoted), value=value, own_u=own, shared=shared, ground=ground, low=quoted.low + off, high=quoted.high + off,
+        summed(_as_pushrod(quoted), value, parts), ground=ground, low=quoted.low + off, high=quoted.high + off,
         note="; ".join(part for part in (f"from its {quoted.title}", quoted.note) if part),
     )  # fmt: skip
 

@@ -131,7 +131,7 @@ def column(several: Estimate, at: int = 0) -> Estimate:
 def plain(one: Input) -> tuple[object, ...]:
     """Give what tells two inputs apart as far as figures go."""
     value = one.value if one.value == one.value else None  # NaN is not equal to itself
-    return (value, one.own_u, one.shared, int(one.ground), one.low if one.low == one.low else None,
+    return (value, one.own_u, one.shared, one.each, int(one.ground), one.low if one.low == one.low else None,
             one.high if one.high == one.high else None, one.low_is_physical)  # fmt: skip
 
 

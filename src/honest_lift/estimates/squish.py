@@ -64,7 +64,7 @@ def _read(book: Book, cylinder: str) -> Input:
         return told
     back = _SPRING_BACK_MM if told.way == "clay" else _SOLDER_MM
     thick = ("squish:too-thick", "clay springs back, solder stands up", back / sqrt(3.0))
-    return replace(told, shared=(*told.shared, thick))
+    return replace(told, each=(*told.each, thick))
 
 
 def _as_input(one: Estimate, case: int) -> Input:

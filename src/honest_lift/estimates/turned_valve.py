@@ -13,7 +13,7 @@ from msgspec.structs import replace
 
 from honest_lift.estimates.cam_card import centre_deg, durations_of, flank_of, lobe_of
 from honest_lift.estimates.deck import deck_of
-from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
@@ -25,7 +25,7 @@ from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.timing import advanced_on_card, advanced_since
-from honest_lift.facts.tools import offset_doubt, scatter_doubt
+from honest_lift.facts.tools import offset_doubt, offset_source, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.mechanics.cam.lobe import CardLobe, Lobe
 from honest_lift.numbers.doubt import Ground
@@ -146,7 +146,7 @@ def _floor(known: Parts, case: int, position: str, lean: Input) -> Input:
     told = known.of("pocket_lean", case)
     if isfinite(told.value):
         return told
-    if not isfinite(lean.value) or (lean.value == 0.0 and not lean.shared and not lean.own_u):
+    if not isfinite(lean.value) or (lean.value == 0.0 and not lean.u):
         return _exact("pocket_lean", position)  # of an upright valve any floor gives the same
     low, high = sorted((0.0, lean.value))
     note = (
@@ -217,17 +217,14 @@ def _middle(book: Book, role: str, position: str, read: LobeRead | None, advance
         wheel = book.engine.tool(read.found.table.wheel)
         ground = Ground.NONE if wheel and wheel.is_stated else Ground.NO_TOOL
         ground |= Ground.PREDICTED if advanced_deg else Ground.NONE
-        shared: Shared = (
-            ((f"tool:{wheel.id}", f"{wheel.name}, its accuracy", offset_doubt(wheel, 0.0)),) if wheel else ()
-        )
+        shared: Shared = (offset_source(wheel, offset_doubt(wheel, 0.0)),) if wheel else ()
         scatter = scatter_doubt(wheel, 0.0) if wheel else 0.0
         own = sqrt(read.centre_u_deg**2 + scatter**2 / 2.0)  # the stop was read both ways
         return Input("lobe_centreline", place.title, "measured", read.centre_deg - advanced_deg, own, shared, ground, asked=place,
                      tool=wheel.name if wheel else "")  # fmt: skip
     told = resolve(book, "lobe_centreline", place)
     if told.kind == "measured":
-        shared = tuple((key, label, side * u) for key, label, u in told.shared)
-        return replace(told, value=told.value * side, shared=shared)
+        return summed(told, told.value * side, [(side, told)])
     by_card = centre_deg(book, role)
     if by_card is None:
         return Input("lobe_centreline", "", "missing", ground=Ground.MISSING, asked=place)

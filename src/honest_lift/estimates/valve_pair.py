@@ -112,14 +112,17 @@ def opposed(book: Book) -> list[Opposed]:
 
 
 def _in_turn(shaped: Sequence[Input]) -> list[Input]:
-    """Keep the scatter of an exhaust's part from moving its intake's."""
+    """Keep what an exhaust's part has of its own from moving its intake's."""
     return [one if i % 2 == 0 else _exhausts([one])[0] for i, one in enumerate(shaped)]
 
 
 def _exhausts(inputs: Sequence[Input]) -> list[Input]:
     return [
-        replace(one, own_u=0.0, shared=(*one.shared, (f"scatter:{one.quantity}:exhaust", f"{one.title}, exhaust", one.own_u)))
-        if one.own_u else one
+        replace(
+            one, own_u=0.0,
+            each=(*((f"{key}:exhaust", f"{label}, exhaust", u) for key, label, u in one.each),
+                  *(((f"scatter:{one.quantity}:exhaust", f"{one.title}, exhaust", one.own_u),) if one.own_u else ())),
+        )
         for one in inputs
     ]  # fmt: skip
 

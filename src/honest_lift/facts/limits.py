@@ -35,12 +35,16 @@ class Limit(Struct, frozen=True, forbid_unknown_fields=True):
 
 
 class Tolerance(Struct, frozen=True, forbid_unknown_fields=True):
-    """The default tolerance of a specified quantity: plus or minus, in the inside unit or in percent."""
+    """The default tolerance of a specified quantity: plus or minus, in the inside unit or in percent.
+
+    `between`: plus or minus by which pieces differ from one another, where one was read for others; None for what is usual.
+    """
 
     quantity: str
     plus_minus: float | None = None
     percent: float | None = None
     source: str = "common practice, no source"
+    between: float | None = None
 
     def of(self, value: float) -> float | None:
         """Give the tolerance of a value in its own unit."""
@@ -212,6 +216,8 @@ SCHOOLS: tuple[School, ...] = (
             lowest=-0.030 * _IN, highest=0.030 * _IN, reserve=0.030 * _IN,
             source="common practice and from memory"),
     _school("free_set", "less than 0.050 in short of its set", "a used spring short by that has collapsed",
+            lowest=-0.050 * _IN, reserve=0.050 * _IN),
+    _school("set_shortest", "less than 0.050 in short of its set", "the whole used set goes: the others have seen the same heat",
             lowest=-0.050 * _IN, reserve=0.050 * _IN),
     _school("card_lift", "not past the card's most lift", "the maker's word", lowest=0.0, reserve=0.020 * _IN,
             source="the spring's card"),

@@ -10,7 +10,7 @@ from msgspec import to_builtins
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 6
+CURRENT = 7
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -78,6 +78,14 @@ def _to_sixth(raw: Raw) -> Raw:
     return _with_new_tolerances(_with_new_limits(raw, _NEW_IN_SIXTH), _STATED_IN_SIXTH)
 
 
+_NEW_IN_SEVENTH = frozenset({"set_shortest"})
+
+
+def _to_seventh(raw: Raw) -> Raw:
+    """Version 7 judges the shortest of a used set by a limit of its own."""
+    return _with_new_limits(raw, _NEW_IN_SEVENTH)
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -94,6 +102,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     3: _to_fourth,
     4: _to_fifth,
     5: _to_sixth,
+    6: _to_seventh,
 }  # from version: function
 
 

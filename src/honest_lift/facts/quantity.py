@@ -83,6 +83,7 @@ class Quantity(Struct, frozen=True):
     members: tuple[str, ...] = ()  # parts of the place it is read at one by one: depths of a guide
     page: str = "Cam card"  # of engine and parts, where it is stated
     middle: bool = False  # of five repeats and more the middle one counts, not their mean
+    one_a_head: bool = False  # one piece serves all cylinders of a head: what it is off by moves them together
     pair: bool = False  # read between two valves of a cylinder: it rests on the parts of both
     choices: tuple[Choice, ...] = ()  # of an observation: a reading's value is the place of its word, counted from 0
 

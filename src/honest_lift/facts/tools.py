@@ -1,15 +1,16 @@
 """The tool drawer: what each measuring tool resolves, how true it is, how well it repeats, and when that was proven.
 
 Source: JCGM 100:2008 4.3.7: a resolution step s gives s/sqrt(12), a stated accuracy of plus or minus a gives
-a/sqrt(3). The accuracy is one offset that every reading with the tool shares; resolution and repeatability
-belong to the single reading, and the larger of the two is taken, not both. Repeatabilities of the kinds
-shipped here are assumptions to be replaced by one's own: common practice, no source.
+a/sqrt(3). The accuracy is one offset that every reading with the tool shares; resolution and repeatability belong to
+the single reading. A repeatability found from repeats with that very tool has its rounding in it: then the larger of the
+two counts. One that is assumed, or a maker's figure, has not: then both. Repeatabilities of the kinds shipped here are
+assumptions to be replaced by one's own: common practice, no source.
 """
 
 from __future__ import annotations
 
 from datetime import date, timedelta
-from math import sqrt
+from math import hypot, sqrt
 from typing import Any
 
 from msgspec import Struct
@@ -35,6 +36,7 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
     accuracy_percent: float | None = None
     repeatability: float | None = None
     repeatability_percent: float | None = None
+    repeatability_found: bool = False  # from repeats with this very tool, so that its rounding is in it
     height_accuracy_mm: float | None = None  # a spring tester's height stop
     calibrated: str = ""
     calibrated_against: str = ""
@@ -82,19 +84,22 @@ def offset_source(tool: Tool, u: float) -> tuple[str, str, float]:
     return f"tool:{tool.id}", f"{tool.name}, its accuracy", u
 
 
-def scatter_doubt(tool: Tool, value: float, repeats: int = 1, spread: float = 0.0) -> float:
-    """Give the standard doubt of the mean of some repeats, without the shared offset.
-
-    `spread` is the repeats' own standard deviation; where it is larger than what the tool is said to repeat
-    to, it counts instead. A resolution step does not average out.
+def scatter_doubt(tool: Tool, value: float, figures: int = 1) -> float:
+    """Give the standard doubt of one reading, of so many figures read with the tool, without the shared offset.
 
     >>> caliper = Tool("c", "caliper", "caliper", "length", resolution=0.02, accuracy=0.02, repeatability=0.015)
     >>> round(scatter_doubt(caliper, 40.0), 4)
-    0.015
+    0.0161
     """
     share = (tool.repeatability_percent or 0.0) / 100.0 * abs(value)
-    repeating = max(tool.repeatability or 0.0, share, spread if repeats > 1 else 0.0)
-    return max((tool.resolution or 0.0) / sqrt(12.0), repeating / sqrt(repeats))
+    repeating, rounding = max(tool.repeatability or 0.0, share), rounding_doubt(tool)
+    single = max(repeating, rounding) if tool.repeatability_found else hypot(repeating, rounding)
+    return single * sqrt(figures)
+
+
+def rounding_doubt(tool: Tool) -> float:
+    """Give the standard doubt of a figure that was rounded to the tool's step: repeats that read alike do not average it out."""
+    return (tool.resolution or 0.0) / sqrt(12.0)
 
 
 class ToolKind(Struct, frozen=True):

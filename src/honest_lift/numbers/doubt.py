@@ -142,6 +142,11 @@ class Figure(Struct, frozen=True, eq=False):
             ground=self.ground[cases],
         )
 
+    def without_ranges(self) -> Figure:
+        """Leave the assumed ranges out: the value stands in their middle, and what rests on them must be barred by its ground."""
+        count = self.value.shape[0]
+        return replace(self, ranges=(), grid=self.value[None], assumed=np.empty((0, count), dtype=bool))
+
     def apart(self) -> Figure:
         """Split every source that is not shared into one source a case.
 

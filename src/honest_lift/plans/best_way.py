@@ -24,7 +24,7 @@ def means_of(engine: Engine, quantity: str, value: float) -> list[Means]:
     """Give every way the drawer allows for a quantity at a value, the finest first; of ways alike the plainest."""
     row = CATALOG[quantity]
     found = [
-        Means(way, tool, hypot(offset_doubt(tool, value), scatter_doubt(tool, value) * way.figures**0.5))
+        Means(way, tool, hypot(offset_doubt(tool, value), scatter_doubt(tool, value, way.figures)))
         for way in row.ways
         for tool in engine.tools
         if tool.kind in way.tools and tool.dimension == row.dimension and tool.is_stated

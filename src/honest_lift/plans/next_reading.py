@@ -219,7 +219,7 @@ def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | No
 
 def _share(finding: Finding, one: Input) -> float:
     """Give how much of the variance comes with an input: its own scatter, its card's tolerance, its tools."""
-    keys = {f"scatter:{one.quantity}", *(key for key, _, _ in one.shared)}
+    keys = {f"scatter:{one.quantity}", *(key for key, _, _ in (*one.shared, *one.each))}
     squares = finding.source.parts()[:, finding.case] ** 2
     own = sum(
         float(square)

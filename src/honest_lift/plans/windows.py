@@ -13,7 +13,7 @@ met empties the window: it never drops out of it.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import isfinite, sqrt
+from math import isfinite
 
 import numpy as np
 from msgspec import Struct
@@ -144,11 +144,11 @@ def height_doubts(engine: Engine, heights: Sequence[Sequence[Input]]) -> Figure:
 def _confirmed(engine: Engine, raw: Input) -> Input:
     as_read = replace(raw, value=0.0, ground=Ground.NONE, kind="measured")
     plain = [one for one in means_of(engine, "installed_height", raw.value) if not one.way.corrections]
-    if not plain or plain[0].u >= sqrt(raw.own_u**2 + sum(u * u for _, _, u in raw.shared)):
+    if not plain or plain[0].u >= raw.u:
         return as_read
-    offset, single = offset_doubt(plain[0].tool, raw.value), scatter_doubt(plain[0].tool, raw.value)
-    shared = (offset_source(plain[0].tool, offset),)
-    return replace(as_read, own_u=single * plain[0].way.figures ** 0.5, shared=shared)
+    tool, figures = plain[0].tool, plain[0].way.figures
+    shared = (offset_source(tool, offset_doubt(tool, raw.value)),)
+    return replace(as_read, own_u=scatter_doubt(tool, raw.value, figures), shared=shared, each=())
 
 
 def _missing(ground: int, bounds: _Bounds, i: int) -> str:

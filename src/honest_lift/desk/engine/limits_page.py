@@ -10,7 +10,9 @@ from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
+from honest_lift.facts.engine import Engine
 from honest_lift.facts.limits import ORIGINS, SCHOOLS, Limit, Tolerance, schools_of
+from honest_lift.facts.pieces import between_pieces, may_stand_for_others
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -68,7 +70,7 @@ class LimitsPage(Page):
         fresh = units != self._units
         self._units = units
         self.limits.show_records(engine.limits, self._columns() if fresh else None)
-        self.tolerances.show_records(engine.tolerances, self._tolerance_columns() if fresh else None)
+        self.tolerances.show_records(_shown(engine), self._tolerance_columns() if fresh else None)
 
     def _show_why(self) -> None:
         limit = self.limits.current
@@ -184,8 +186,21 @@ class LimitsPage(Page):
                 right=True,
                 width=90,
             ),
+            Column("between pieces ±", self._between, self._put_between, right=True, width=130),
             Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
         ]
+
+    def _between(self, row: Tolerance) -> str:
+        """Show what is stated, else what is usual for the kind."""
+        dimension = CATALOG[row.quantity].dimension
+        if not may_stand_for_others(CATALOG[row.quantity]) or (row.between is None and dimension == "area"):
+            return ""
+        places = 4 if dimension == "length" else None
+        return in_figures(between_pieces((row,), row.quantity, 0.0), dimension, self.session.unit(dimension), places)
+
+    def _put_between(self, row: Tolerance, text: str) -> Tolerance:
+        dimension = CATALOG[row.quantity].dimension
+        return replace(row, between=parse(text, Field.within(dimension, self.session.unit(dimension), (0.0, 100.0))))
 
     def _plus_minus(self, row: Tolerance) -> str:
         dimension = CATALOG[row.quantity].dimension
@@ -204,6 +219,13 @@ class LimitsPage(Page):
     def _put_percent(self, row: Tolerance, text: str) -> Tolerance:
         value = parse(text, Field.within("percent", "%", (0.0, 100.0)))
         return replace(row, percent=value, plus_minus=None if value is not None else row.plus_minus)
+
+
+def _shown(engine: Engine) -> tuple[Tolerance, ...]:
+    """Give the tolerances of an engine, and a row for whatever else may be read on one piece for others."""
+    known = {one.quantity for one in engine.tolerances}
+    more = (name for name, row in CATALOG.items() if name not in known and may_stand_for_others(row))
+    return (*engine.tolerances, *(Tolerance(name, source="") for name in more))
 
 
 def _words(check: str) -> str:

@@ -32,7 +32,7 @@ ROWS: tuple[Quantity, ...] = (
     Quantity("gasket_thickness", "head gasket, crushed", "tg", "length", ("cylinder", "head", "engine"), (0.0, 10.0), (0.3, 3.0),
              (Way("caliper", "caliper or micrometer on a used one", ("caliper", "outside_micrometer"), ("gasket",),
                   howto="On a gasket that was torqued down, beside a bore."),),
-             "Thickness of the head gasket as torqued; 0 where barrels seal on the head itself.", page=_PAGE),
+             "Thickness of the head gasket as torqued; 0 where barrels seal on the head itself.", page=_PAGE, one_a_head=True),
     Quantity("gasket_bore", "head gasket, its bore", "Bg", "length", _CYLINDER, (15.0, 520.0), (35.0, 160.0),
              (Way("caliper", "caliper across the opening", ("caliper",), ("gasket",),
                   howto="Both ways across; where it is not round, state the gasket's volume instead."),),

@@ -112,7 +112,7 @@ def _u(one: Input) -> float:
     """Give the standard doubt of an input; of an assumed one, that of its range."""
     if isfinite(one.low) and isfinite(one.high):
         return (one.high - one.low) / sqrt(12.0)
-    return sqrt(one.own_u**2 + sum(u * u for _, _, u in one.shared))
+    return one.u
 
 
 def _fixed(one: Moving) -> tuple[float, float]:

@@ -5,6 +5,8 @@ import pytest
 from msgspec.structs import replace
 
 from engines import GAUGE, Bench
+from honest_lift.checks.examine import examine
+from honest_lift.checks.wording import reason
 from honest_lift.estimates.heights import corrected, installed_height, shim_stack
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves
@@ -13,8 +15,9 @@ from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, Unstate, f
 from honest_lift.facts.engine import SetAside
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
-from honest_lift.facts.place import ENGINE, Place, at_position, at_role
+from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role
 from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
 
 IN = 25.4
 
@@ -335,16 +338,41 @@ def test_a_tool_that_must_be_proven_and_never_was_proves_nothing():
     assert resolve(bench.book, "installed_height", at_position("1e")).ground & Ground.STALE
 
 
-def test_two_ways_that_disagree_are_pointed_out():
-    """Caliper and micrometer 0.094 in apart: a dished retainer? Common practice, no source."""
-    bench = Bench().state("retainer_thickness", 3.3, tolerance=0.02)
-    bench.height("1e", 45.0 + 3.3 + 0.094 * 25.4, "caliper", tool="solid").height("1e", 45.0, repeat=True)
-    told = height(bench)
-    assert told[0] == pytest.approx(45.0), "the latest way counts"
-    warning = installed_height(bench.book, ["1e"]).inputs[0][0].warning
-    assert (
-        warning
-        == "micrometer, in place and caliper over retainer disagree by 0.094 in: a dished retainer, or a part that was not stated?"
+def test_two_ways_that_disagree_prove_nothing_of_their_valve():
+    """Caliper and micrometer 0.080 in apart: a dished retainer? Common practice, no source."""
+    bench = Bench().complete().state("retainer_thickness", 3.3, tolerance=0.02)
+    bench.height("1e", 45.0 + 3.3 + 0.080 * 25.4, "caliper", tool="solid").height("1e", 45.0)
+    told = installed_height(bench.book, ["1e"]).inputs[0][0]
+    assert told.value == 45.0, "the latest way counts"
+    assert told.note == (
+        "micrometer, in place and caliper over retainer disagree by 0.080 in: measure again, and strike out the one that is "
+        "wrong; a dished retainer, or a part not stated?"
     )
-    bench.height("1i", 45.0 + 3.3, "caliper", tool="solid").height("1i", 45.02, repeat=True)
-    assert installed_height(bench.book, ["1i"]).inputs[0][0].warning == ""
+    examination = examine(bench.book)
+    for check in ("installed_height", "bind_margin", "seat_load", "open_load"):
+        one = examination.finding(check, "1e")
+        assert (one.verdict, one.provisional) == (Verdict.UNPROVEN, Verdict.PASSES)
+        assert "disagree by 0.080 in" in reason(one, bench.engine)
+        assert examination.finding(check, "1i").verdict is Verdict.PASSES
+    bench.height("1e", 45.0 + 3.3 + 0.02, "caliper", tool="solid")
+    assert examine(bench.book).finding("bind_margin", "1e").verdict is Verdict.PASSES, "the same way replaces"
+
+
+@pytest.mark.parametrize(("quantity", "ways", "place"), [
+    ("bore", ("bore_gauge", "caliper"), at_cylinder(1)),
+    ("stem_tip_height", ("stem_height_gauge", "caliper"), at_position("1e")),
+])  # fmt: skip
+def test_any_quantity_read_two_ways_is_held_against_itself(quantity, ways, place):
+    bench = Bench().read(quantity, place, 50.0, ways[0], "micrometer").read(quantity, place, 50.03, ways[1], "solid")
+    assert not resolve(bench.book, quantity, place).ground & Ground.UNSOUND, "within both their doubts"
+    bench.read(quantity, place, 50.1, ways[1], "solid")
+    one = resolve(bench.book, quantity, place)
+    assert (one.value, one.ground) == (50.1, Ground.UNSOUND)
+    assert "disagree by 0.004 in" in one.note
+    bench.read(quantity, place, 50.1, ways[0], "solid")
+    assert not resolve(bench.book, quantity, place).ground & Ground.UNSOUND
+
+
+def test_lash_cold_and_hot_are_two_things():
+    bench = Bench().read("lash", at_position("1e"), 0.5, "feeler").read("lash", at_position("1e"), 0.35, "feeler_hot")
+    assert not resolve(bench.book, "lash", at_position("1e")).ground & Ground.UNSOUND

@@ -10,11 +10,16 @@ from honest_lift.desk.tasks import Task
 from honest_lift.facts.observation import words_of
 
 
-def hint_words(task: Task, before: Sequence[str], howto: str) -> str:
-    """Give the hint for a task where readings stand already, as they were typed; `howto` tells how its way measures."""
+def hint_words(task: Task, before: Sequence[str], howto: str, *, another_way: bool = False) -> str:
+    """Give the hint for a task where readings stand already, as they were typed; `howto` tells how its way measures.
+
+    `another_way`: none of them was read the way that is chosen, so that none is replaced.
+    """
     if before:
         more = f" and {len(before) - 1} more" if len(before) > 1 else ""
         again = QCoreApplication.translate("bar", "Enter replaces, Shift+Enter repeats")
+        if another_way:
+            again = QCoreApplication.translate("bar", "read another way: Enter adds this one beside it")
         return f"before: {before[-1]}{more}; {again}"
     listed = [words_of(task.row)] if task.row.choices else []
     return "; ".join([*listed, task.row.caution or howto or task.row.meaning])

@@ -296,7 +296,9 @@ class ReadingBar(QWidget):
         if place is None or task is None:
             self.hint.setText(self.tr("There is nothing to measure here yet."))
             return
-        self.hint.setText(hint_words(task, [one.reading.text for one in self.standing()], self._way_howto()))
+        here, way = self.standing(), self.way.currentData()
+        another = all(one.reading.way != way for one in here)
+        self.hint.setText(hint_words(task, [one.reading.text for one in here], self._way_howto(), another_way=another))
         self.hint.setToolTip(self.hint.text())
 
     def standing(self) -> list[Standing]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import hypot, sqrt
+from math import sqrt
 from operator import is_
 
 import numpy as np
@@ -11,7 +11,7 @@ from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve
+from honest_lift.estimates.resolve import counting_readings, disagreeing, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import by_place
@@ -19,8 +19,7 @@ from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value, named_memory
 from honest_lift.facts.staleness import changes_since, is_stale, noted_change
-from honest_lift.numbers.doubt import COVERAGE, Ground
-from honest_lift.numbers.units import in_words
+from honest_lift.numbers.doubt import Ground
 
 _PARTS = frozenset({"locator_thickness", "left_out", "retainer_thickness", "tip_to_step", "shims"})
 
@@ -66,29 +65,18 @@ _kept: dict[str, tuple[tuple[object, ...], Input]] = named_memory()
 
 
 def _cross_checked(book: Book, position: str, raw: Input) -> Input:
-    """Point out another way of measuring that says something else by more than both doubt; the latest way counts."""
+    """Hold every other way of measuring against the latest: where two differ by more than both doubt, neither proves anything."""
     read = counting_readings(book, "installed_height", at_position(position)) if raw.kind == "measured" else ()
     others = {one.reading.way: one for one in read if one.reading.way != raw.way and not is_stale(book.engine, one)}
     for way, other in others.items():
         told = measured(book, "installed_height", (other,))
-        here, there = corrected(book, raw.way, position, raw.value)[0], corrected(book, way, position, told.value)[0]
-        if abs(here - there) > COVERAGE * hypot(raw.u, told.u):
-            length = book.engine.unit("length")
-            apart = in_words(abs(here - there), "length", length)
-            first, second = (_short(one) for one in (raw.way, way))
-            doubt = (
-                "a dished retainer, or a part that was not stated?"
-                if "caliper" in (raw.way, way)
-                else "a part not stated?"
-            )
-            words = f"{first} and {second} disagree by {apart}: {doubt}"
-            return replace(raw, warning="; ".join(part for part in (raw.warning, words) if part))
+        both = [height_from([(one, *_parts_of(book, one.way, position))]) for one in (raw, told)]
+        apart = derive(np.subtract, *both).figure
+        if abs(float(apart.value[0])) > float(apart.expanded[0]):
+            words = disagreeing(book, CATALOG["installed_height"], (raw.way, way), float(apart.value[0]))
+            asked = "a dished retainer, or a part not stated?" if "caliper" in (raw.way, way) else "a part not stated?"
+            return replace(raw, ground=raw.ground | Ground.UNSOUND, note=f"{words}; {asked}")
     return raw
-
-
-def _short(key: str) -> str:
-    way = CATALOG["installed_height"].way(key)
-    return (way.short or way.title) if way else key
 
 
 def _with_other_shims(book: Book, position: str, raw: Input) -> Input:
@@ -178,5 +166,12 @@ def corrected(book: Book, way: str, position: str, raw_mm: float) -> tuple[float
     NaN where something that must come off is not stated.
     """
     found = CATALOG["installed_height"].way(way)
-    parts = tuple((sign, _correction(book, name, position)) for sign, name in (found.corrections if found else ()))
-    return raw_mm + sum(sign * one.value for sign, one in parts), tuple(one for _, one in parts)
+    parts = _parts_of(book, way, position)
+    signs = (sign for sign, _ in (found.corrections if found else ()))
+    return raw_mm + sum(sign * one.value for sign, one in zip(signs, parts, strict=True)), parts
+
+
+def _parts_of(book: Book, way: str, position: str) -> tuple[Input, ...]:
+    """Give what is added or taken off at a position where a height is read this way."""
+    found = CATALOG["installed_height"].way(way)
+    return tuple(_correction(book, name, position) for _, name in (found.corrections if found else ()))

@@ -26,12 +26,14 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading, Standing, by_place
 from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
+from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.staleness import done_since, is_stale, staleness
 from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import Tool, offset_doubt, offset_source, rounding_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import COVERAGE, Ground
+from honest_lift.numbers.units import in_words
 
 _ON_WHEEL = frozenset(READ_AS.values())
 _OF_THE_CAM = ("lobe_lift", "lobe_centreline", "valve_lift")
@@ -172,6 +174,9 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         value, ground, notes = moved, ground & ~Ground.STALE | Ground.PREDICTED, [_MOVED]
     single = scatter_doubt(tool, value, _figures(latest.reading)) if tool else 0.0
     own_u = _of_repeats(tool, single, len(read), spread, by_middle=by_middle) if tool else 0.0
+    if apart := _other_ways(book, latest, fresh):
+        ground |= Ground.UNSOUND
+        notes.insert(0, apart)
     told = Input(
         quantity, latest.place.title, "measured", value, own_u, read[-1].shared, ground, way=latest.reading.way,
         tool=tool.name if tool else "", when=latest.reading.when, note="; ".join(notes),
@@ -182,6 +187,32 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         return told
     between = between_pieces(engine.tolerances, quantity, value) / sqrt(3.0)
     return _of_a_piece(engine, told, "piece", f"one {told.title} read for others", max(between, spread))
+
+
+def _other_ways(book: Book, latest: Standing, fresh: Sequence[Standing]) -> str:
+    """Say which other way of measuring tells something else by more than both doubt; "" for none. Neither then proves anything."""
+    quantity, way = latest.reading.quantity, latest.reading.way
+    row = CATALOG[quantity]
+    others = dict.fromkeys(one.reading.way for one in fresh if one.reading.way != way)
+    if not others or not row.ways_compare:
+        return ""
+    here = measured(book, quantity, tuple(one for one in fresh if one.reading.way == way))
+    for key in others:
+        there = measured(book, quantity, tuple(each for each in fresh if each.reading.way == key))
+        shared = {name for name, _, _ in here.shared} & {name for name, _, _ in there.shared}
+        u = sqrt(
+            sum(own.own_u**2 + sum(u * u for name, _, u in own.shared if name not in shared) for own in (here, there))
+        )
+        if abs(here.value - there.value) > COVERAGE * u:
+            return disagreeing(book, row, (way, key), here.value - there.value)
+    return ""
+
+
+def disagreeing(book: Book, row: Quantity, ways: tuple[str, str], apart: float) -> str:
+    """Say that two ways of measuring one thing can't both be right, and by how much they differ."""
+    amount = in_words(abs(apart), row.dimension, book.engine.unit(row.dimension))
+    first, second = ((found.short or found.title) if (found := row.way(key)) else key for key in ways)
+    return f"{first} and {second} disagree by {amount}: measure again, and strike out the one that is wrong"
 
 
 def _of_repeats(tool: Tool, single: float, count: int, spread: float, *, by_middle: bool) -> float:

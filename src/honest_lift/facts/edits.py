@@ -338,10 +338,12 @@ def reading_of(
 ) -> Reading:  # fmt: skip
     """Make a reading of now, by the hand that is measuring.
 
-    It replaces what stands at its place, unless it is a repeat that is to be averaged with it.
+    It replaces what stands at its place by the same way, unless it is a repeat that is to be averaged with it. What was read
+    another way stays beside it: the two are held against each other.
     """
     at = at or {}
-    before = () if repeat else tuple(one.reading.id for one in readings_at(book, quantity, place, at) if not one.fate)
+    here = () if repeat else readings_at(book, quantity, place, at)
+    before = tuple(one.reading.id for one in here if not one.fate and one.reading.way == way)
     return Reading(
         new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
         at_tool, depends_on(book.engine, quantity, way, place), before,

@@ -83,9 +83,15 @@ class Quantity(Struct, frozen=True):
     members: tuple[str, ...] = ()  # parts of the place it is read at one by one: depths of a guide
     page: str = "Cam card"  # of engine and parts, where it is stated
     middle: bool = False  # of five repeats and more the middle one counts, not their mean
+    ways_alike: bool = True  # all read the same thing as it is; hot and cold, or clay that springs back, do not
     one_a_head: bool = False  # one piece serves all cylinders of a head: what it is off by moves them together
     pair: bool = False  # read between two valves of a cylinder: it rests on the parts of both
     choices: tuple[Choice, ...] = ()  # of an observation: a reading's value is the place of its word, counted from 0
+
+    @property
+    def ways_compare(self) -> bool:
+        """Tell whether what two ways read can be held against each other as it was read, with nothing added or taken off."""
+        return self.ways_alike and not any(way.corrections for way in self.ways)
 
     def way(self, key: str) -> Way | None:
         """Find a way by its key."""

@@ -78,7 +78,7 @@ ROWS: tuple[Quantity, ...] = (
               Way("clay", "clay, head bolted down on its gasket", ("clay", "caliper"), ("head face", "gasket", *_DECK),
                   howto="Turn twice by hand, cut across, measure the thinnest place; it springs back.")),
              "Least distance between the piston's flat and the head's at TDC, cold.",
-             "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.", page=_PAGE),
+             "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.", page=_PAGE, ways_alike=False),
     Quantity("check_lift", "check lift of the effective ratio", "hc", "length", ("engine",), (0.01, 5.0), (0.1, 2.0),
              meaning="Intake valve lift at which compression is taken to begin; 0.050 in where nothing is chosen.", page=_PAGE),
     Quantity("chain_crank", "sprocket on the crank, pitch radius", "rc", "length", ("engine",), (5.0, 200.0), (15.0, 60.0),

@@ -38,7 +38,7 @@ ROWS: tuple[Quantity, ...] = (
              howto="On the base circle, cold."),
          Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
              howto="On the base circle, at running temperature, as the card's hot figure wants.", short="hot")),
-        "Gap at the valve on the base circle. A hydraulic lifter has none.",
+        "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False,
     ),
     Quantity(
         "lifter_bleed", "bleed of a hydraulic lifter", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),

@@ -9,14 +9,16 @@ from engines import SOUND, Bench, seen
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Confirm, Describe, Fit, StrikeOut, fitment
+from honest_lift.facts.edits import Confirm, Describe, Fit, StrikeOut, Unstate, fitment
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import Reading
+from honest_lift.facts.made_of import MadeOf, guide_material_at, has_base_at
 from honest_lift.facts.observation import read_word
-from honest_lift.facts.place import ENGINE, at_position, of_spring
+from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spring
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.seat_cut import cut_plans
 
 GOOD = Bench().complete()
 THOU = 0.0254
@@ -80,8 +82,10 @@ def test_a_tip_nobody_measured_leaves_its_whole_head_unproven():
     one.do(
         StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "stem_tip_height"))
     )
-    verdicts = {examine(one.book).finding("tip_level", name).verdict for name in one.names}
-    assert verdicts == {Verdict.UNPROVEN}
+    assert {found(one, "tip_level", name).verdict for name in ("1e", "2e")} == {Verdict.UNPROVEN}
+    assert found(one, "tip_level", "1i").verdict is Verdict.PASSES, "intakes belong level with intakes"
+    one.state("tip_height_target", 50.0)
+    assert {found(one, "tip_level", name).verdict for name in one.names} == {Verdict.UNPROVEN}
 
 
 @pytest.mark.parametrize("spread", [0.0, 0.001, 1.0])
@@ -90,6 +94,7 @@ def test_a_tip_only_assumed_lets_no_tip_of_its_head_pass(spread):
     one.do(
         StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "stem_tip_height"))
     )
+    one.state("tip_height_target", 50.0)
     one.state("stem_tip_height", 50.0, at_position("1e"), kind="assumed", low=50.0 - spread, high=50.0 + spread)
     assert {found(one, "tip_level", name).verdict for name in one.names} == {Verdict.UNPROVEN}
 
@@ -99,6 +104,73 @@ def test_what_a_file_states_of_a_look_nobody_took_proves_nothing():
     one.do(StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "leak_test")))
     for place in (at_position("1e"), ENGINE):
         assert found(one.state("leak_test", 0.0, place), "leak_test").verdict is Verdict.UNPROVEN
+
+
+def test_intakes_that_stand_higher_by_design_are_no_sunk_seats():
+    one = Bench("head: 1e 1i 2i 2e 3e 3i").complete()
+    for name in ("1i", "2i", "3i"):
+        one.read("stem_tip_height", at_position(name), 51.5, "caliper", "micrometer")
+    assert {found(one, "tip_level", name).verdict for name in one.names} == {Verdict.PASSES}
+    assert found(one, "tip_level", "1i").remark == "against the other intakes"
+    one.state("tip_height_target", 50.0, at_role("exhaust")).state("tip_height_target", 51.5, at_role("intake"))
+    assert {found(one, "tip_level", name).verdict for name in one.names} == {Verdict.PASSES}
+    one.do(Unstate("tip_height_target", at_role("intake"))).do(Unstate("tip_height_target", at_role("exhaust")))
+    one.state("tip_height_target", 50.0)
+    assert Verdict.FAILS in {found(one, "tip_level", name).verdict for name in one.names}, "one is stated for both"
+    assert (
+        "one specification" in found(one, "tip_level", "1e").remark
+        or "neighbours" in found(one, "tip_level", "1e").remark
+    )
+
+
+def test_a_valve_alone_of_its_role_has_no_neighbours():
+    one = Bench("front: 1e 1i\nrear: 2i 2e").complete()
+    assert found(one, "tip_level") is None
+    one.state("tip_height_target", 50.0)
+    assert found(one, "tip_level").verdict is Verdict.PASSES
+
+
+def test_every_head_has_a_plane_of_its_own():
+    """Two heads whose seats stand 0.4 mm apart, each in one plane: nothing fails, and no good seat is cut."""
+    one = Bench("left: 1e 1i 2i 2e\nright: 3e 3i 4i 4e").complete()
+    for name in one.names[4:]:
+        one.read("spring_seat_height", at_position(name), -0.4, "indicator", "micrometer")
+    assert {found(one, "spring_seat_level", name).verdict for name in one.names} == {Verdict.PASSES}
+    cut = cut_plans(one.book)[0]
+    assert (cut.metal_mm, [head for head, _ in cut.planes]) == (0.0, ["left", "right"])
+    one.read("spring_seat_height", at_position("4e"), -0.1, "indicator", "micrometer")
+    assert [seat.position for seat in cut_plans(one.book)[0].to_cut] == ["4e"]
+    assert found(one, "spring_seat_level", "4e").verdict is Verdict.FAILS
+
+
+@pytest.mark.parametrize(
+    ("place", "changed"),
+    [
+        (Place("head", "head"), {"1e", "1i", "2i", "2e"}),
+        (at_role("exhaust"), {"1e", "2e"}),
+        (at_position("2i"), {"2i"}),
+    ],
+)
+def test_guides_and_bases_may_differ_by_place(place, changed):
+    """Bronze wants 0.0010 to 0.0015 in at an exhaust where iron wants 0.0015 to 0.0032. Common practice, no source."""
+    one = Bench().complete().do(Describe({"head_material": "aluminium", "hardened_base": True}, "heads"))
+    one.do(Describe({"made_of": (MadeOf(place, "bronze", "none"),)}, "sleeved"))
+    examination = examine(one.book)
+    assert {
+        name for name in one.names if examination.finding("hardened_base", name).verdict is Verdict.FAILS
+    } == changed
+    limits = {name: examination.finding("guide_clearance", name).limit.material for name in one.names}
+    assert {name for name, material in limits.items() if material == "bronze"} == changed
+
+
+def test_of_two_places_the_nearer_tells():
+    one = Bench().do(Describe({"guide_material": "iron", "made_of": (
+        MadeOf(at_role("exhaust"), "bronze", "fitted"), MadeOf(at_position("1e"), "iron"),
+    )}, "sleeved"))  # fmt: skip
+    assert {name: guide_material_at(one.engine, name) for name in one.names} == {
+        "1e": "iron", "1i": "iron", "2i": "iron", "2e": "bronze",
+    }  # fmt: skip
+    assert [has_base_at(one.engine, name) for name in one.names] == [True, False, False, True]
 
 
 def test_tips_of_two_specifications_are_not_held_against_each_other():

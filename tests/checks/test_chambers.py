@@ -198,6 +198,21 @@ def test_squish_read_goes_first_and_one_that_can_not_be_bars_both():
     assert "can't both be" in found(made, "squish").remark
 
 
+def test_a_second_way_that_agrees_makes_no_verdict_worse():
+    """Clay may read 0.015 in too thick: beside a deck and a gasket that are known it takes nothing from them."""
+    made = poured().do(
+        Put("tools", Tool("clay", "clay", "clay", "length", resolution=0.05, accuracy=0.05, repeatability=0.02))
+    )
+    assert word(made, "squish") == "passes"
+    made.read("squish", at_cylinder(1), 1.02, "clay", "clay")
+    assert (word(made, "squish"), found(made, "squish").figure) == ("passes", pytest.approx(1.0))
+    made.read("squish", at_cylinder(1), 1.2, "clay", "clay")
+    assert word(made, "squish") == "passes"
+    assert "it sprang back" in found(made, "squish").remark
+    made.state("gasket_thickness", 0.7, ENGINE, kind="assumed", low=0.6, high=0.8)
+    assert found(made, "squish").figure == pytest.approx(1.2), "what is assumed stands behind what was read"
+
+
 def test_squish_in_inches_and_rods_that_nobody_stated():
     """Deck 0.015 with a 0.027 gasket: squish 0.042 in. Common practice, no source."""
     made = poured(deck=0.015 * 25.4).state("gasket_thickness", 0.027 * 25.4, tolerance=0.01)

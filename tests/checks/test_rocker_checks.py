@@ -111,6 +111,7 @@ def test_an_uneven_tip_turns_the_rocker_and_is_told_by_how_much():
     """Against the gear put together anew under a raised tip."""
     made = geared()
     for name in made.names:
+        made.state("tip_height_target", 50.0)  # for both roles
         made.read("stem_tip_height", at_position(name), 50.8 if name == "1i" else 50.0, "caliper", "solid")
     found = examine(made.book).finding("uneven_tip", "1i")
     raised = geared(lifter_below=GEAR["lifter_below"] + 0.8)

@@ -13,6 +13,7 @@ from honest_lift.checks.on_valves import everywhere, on_valves, with_remark
 from honest_lift.estimates.estimate import derive
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book
+from honest_lift.facts.made_of import guide_material_at
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_figures
@@ -51,7 +52,7 @@ def _worst_depth(book: Book, at: Sequence[Finding]) -> Finding:
         given for one in at for given in one.inputs if one is not worst and given.ground & Ground.MISSING
     ))  # fmt: skip
     joined = replace(worst, inputs=worst.inputs + others)
-    material = book.engine.guide_material
+    material = guide_material_at(book.engine, worst.position)
     words = "" if material or worst.limit else "what the guides are of is not stated: iron and bronze have limits apart"
     return with_remark(with_remark(joined, _told(book, at, order[id(worst)])), words)
 

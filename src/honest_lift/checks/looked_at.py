@@ -7,6 +7,7 @@ from honest_lift.checks.observed import OBSERVED, findings_observed
 from honest_lift.checks.on_valves import looked_at, names_of
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.engine import Book
+from honest_lift.facts.made_of import has_base_at
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Ground
 
@@ -43,6 +44,9 @@ def check_hardened_base(book: Book) -> list[Finding]:
     stated = engine.head_material == "aluminium"
     lacking = Input("hardened_base", "engine", "missing", ground=Ground.MISSING,
                     note="what the heads are made of is not stated: state it under Engine and parts, Engine")  # fmt: skip
-    given = Input("hardened_base", "engine", "observed", 0.0 if engine.hardened_base else 1.0,
-                  note="stated under Engine and parts, Engine")  # fmt: skip
-    return findings_observed(HARDENED_BASE, places, names, [given if stated else lacking] * len(names))
+    given = [
+        Input("hardened_base", "engine", "observed", 0.0 if has_base_at(engine, name) else 1.0,
+              note="stated under Engine and parts")
+        for name in names
+    ]  # fmt: skip
+    return findings_observed(HARDENED_BASE, places, names, given if stated else [lacking] * len(names))

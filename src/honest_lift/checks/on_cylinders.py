@@ -22,7 +22,7 @@ def on_cylinders(
 ) -> list[Finding]:  # fmt: skip
     """Judge an estimate (n,) at every cylinder against the limit that holds, moved by `about_mm` where it is one of lengths."""
     engine = book.engine
-    limit = limit_for(engine.limits, check.name, "", engine.lifter, engine.guide_material)
+    limit = limit_for(engine.limits, check.name, "", engine.lifter)
     firsts = [engine.layout.of_cylinder(one)[0] for one in cylinders]
     return findings(
         check, [at_cylinder(one) for one in cylinders], firsts, estimate, [limit] * len(cylinders), terms=terms, remarks=remarks,

@@ -16,6 +16,7 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.limits import Limit, limit_for
+from honest_lift.facts.made_of import guide_material_at
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Array, Ground
 
@@ -45,7 +46,7 @@ def limits_at(book: Book, check: str) -> list[Limit | None]:
     """Give the limit of a check that holds at each valve."""
     engine = book.engine
     return [
-        limit_for(engine.limits, check, one.role, engine.lifter, engine.guide_material)
+        limit_for(engine.limits, check, one.role, engine.lifter, guide_material_at(engine, one.id))
         for one in engine.layout.positions
     ]
 

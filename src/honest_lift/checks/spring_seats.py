@@ -15,7 +15,7 @@ from honest_lift.numbers.units import in_words
 
 SPRING_SEAT_LEVEL = Check(
     "spring_seat_level", "Spring seat level", "head", "length",
-    "How far the seat of the spring stands above the middle one of all seats.",
+    "How far the seat of the spring stands above the middle one of its head.",
 )  # fmt: skip
 SPRING_SEAT_RUNOUT = Check(
     "spring_seat_runout", "Seat to guide", "head", "length",
@@ -33,7 +33,7 @@ _HIGH_MM = 0.1  # over specification by that it is worth a word. Common practice
 def check_spring_seats(book: Book) -> list[Finding]:
     """Hold the seats against each other, each against its guide, and the spring against its pocket where that is known."""
     height = everywhere(book, "spring_seat_height")
-    level = among(height, [_all_rows(book)], lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
+    level = among(height, by_head(book), lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
     terms = {"over specification": (height.figure.value, "length")}
     runout = everywhere(book, "spring_seat_runout")
     return [
@@ -43,8 +43,11 @@ def check_spring_seats(book: Book) -> list[Finding]:
     ]
 
 
-def _all_rows(book: Book) -> NDArray[np.int64]:
-    return np.arange(len(book.engine.layout.positions))
+def by_head(book: Book) -> list[NDArray[np.int64]]:
+    """Give the rows of the valves of each head: its seats belong in one plane, and no other head's do."""
+    layout = book.engine.layout
+    heads = [layout.head_of(one.id) for one in layout.positions]
+    return [np.array([row for row, head in enumerate(heads) if head == name]) for name in dict.fromkeys(heads)]
 
 
 def _high_words(book: Book, height: Estimate) -> list[str]:

@@ -19,7 +19,7 @@ from honest_lift.numbers.verdict import Verdict
 
 TIP_LEVEL = Check(
     "tip_level", "Tip to neighbours", "head", "length",
-    "How far the stem's tip stands above the middle one of its head, of those with the same specification.",
+    "How far the stem's tip stands above the middle one of its head and role, or of both roles with one specification.",
 )  # fmt: skip
 TIP_HEIGHT = Check(
     "tip_height", "Tip height", "head", "length", "Height of the stem's tip over the bare seat of its spring.",
@@ -30,10 +30,10 @@ _ANOTHER_VALVE_MM = 0.030 * 25.4  # off by that it is another valve. Common prac
 def check_tips(book: Book) -> list[Finding]:
     """Hold every tip against its neighbours, and where a height is specified against that."""
     tips = everywhere(book, "stem_tip_height")
+    level = _level(book, tips)
     if not is_given(book, "tip_height_target"):
-        return _level(book, tips, np.full(len(tips.inputs), np.nan))
+        return level
     target = everywhere(book, "tip_height_target")
-    level = _level(book, tips, target.figure.value)
     off = derive(np.subtract, tips, target)
     terms = {"tip height": (tips.figure.value, "length"), "specified": (target.figure.value, "length")}
     height = on_valves(book, TIP_HEIGHT, off, terms, [_off_words(one) for one in off.figure.value.tolist()])
@@ -43,35 +43,46 @@ def check_tips(book: Book) -> list[Finding]:
 def above_neighbours(book: Book) -> Estimate:
     """Give how far each tip stands above the middle one of its head, (n,) in mm, of those with the same specification."""
     tips = everywhere(book, "stem_tip_height")
-    given = is_given(book, "tip_height_target")
-    target = everywhere(book, "tip_height_target").figure.value if given else np.full(len(tips.inputs), np.nan)
-    return among(tips, _groups(book, target), _above_middle)
+    return among(tips, [rows for rows, _ in _groups(book)], _above_middle)
 
 
 def _above_middle(rows: Array) -> Array:
     return np.asarray(rows - np.median(rows, axis=-1, keepdims=True))
 
 
-def _level(book: Book, tips: Estimate, target_mm: Array) -> list[Finding]:
-    groups = _groups(book, target_mm)
-    above = among(tips, groups, _above_middle)
-    middle = np.full(len(target_mm), np.nan)
-    for rows in groups:
+def _level(book: Book, tips: Estimate) -> list[Finding]:
+    groups = _groups(book)
+    above = among(tips, [rows for rows, _ in groups], _above_middle)
+    middle = np.full(len(tips.inputs), np.nan)
+    against: dict[int, str] = {}
+    for rows, belongs in groups:
+        against |= dict.fromkeys(rows.tolist(), belongs if len(rows) > 1 else "")
         known = tips.figure.value[rows]
         middle[rows] = np.median(known[np.isfinite(known)]) if np.isfinite(known).any() else np.nan
     terms = {"tip height": (tips.figure.value, "length"), "middle tip of its head": (middle, "length")}
     found = on_valves(book, TIP_LEVEL, above, terms)
-    words = [_stands_words(book, one) for one in found]
-    return on_valves(book, TIP_LEVEL, above, terms, words)
+    words = [_stands_words(book, one) or against[row] for row, one in enumerate(found)]
+    told = on_valves(book, TIP_LEVEL, above, terms, words)
+    return [one for row, one in enumerate(told) if against[row]]  # alone on its head it has no neighbours
 
 
-def _groups(book: Book, target_mm: Array) -> list[NDArray[np.int64]]:
-    """Give the rows of valves whose tips belong level: one head, one specification."""
-    rows: dict[tuple[str, float], list[int]] = defaultdict(list)
+def _groups(book: Book) -> list[tuple[NDArray[np.int64], str]]:
+    """Give the rows of valves whose tips belong level, and what they are held against.
+
+    Those of one head and role; of both roles where one specification was stated for both, since stems of intake and exhaust may
+    stand at different heights by design.
+    """
+    given = is_given(book, "tip_height_target")
+    target = [one[0] for one in everywhere(book, "tip_height_target").inputs] if given else []
+    rows: dict[tuple[str, str, float], list[int]] = defaultdict(list)
     for row, one in enumerate(book.engine.layout.positions):
-        wanted = float(target_mm[row])
-        rows[book.engine.layout.head_of(one.id), wanted if isfinite(wanted) else 0.0].append(row)
-    return [np.array(own) for own in rows.values()]
+        stated = given and isfinite(target[row].value)
+        for_both = stated and target[row].where not in (one.role, target[row].at)
+        belongs = (
+            "against both roles: one specification is stated for them" if for_both else f"against the other {one.role}s"
+        )
+        rows[book.engine.layout.head_of(one.id), belongs, target[row].value if stated else 0.0].append(row)
+    return [(np.array(own), belongs) for (_, belongs, _), own in rows.items()]
 
 
 def _stands_words(book: Book, one: Finding) -> str:

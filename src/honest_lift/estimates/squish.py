@@ -16,7 +16,7 @@ from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.piston_valve_read import disagree
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_cylinder
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import in_words
 
 _SPRING_BACK_MM = 0.015 * 25.4  # clay may read so much too thick. Common practice, no source
@@ -42,7 +42,11 @@ def squish(book: Book) -> Squish:
         own = _as_input(worked, case)
         apart[case] = bool(there[case] and isfinite(own.value) and isfinite(one.value) and disagree(one, own))
         remarks.append(_remark(book, one, own, told=bool(there[case]), apart=bool(apart[case])))
-    held = either(there, estimate_of(read), worked)
+    barred = [int(one.ground) & ~int(Ground.SPECIFIED) != 0 for one in read]
+    surer = ~apart & (worked.figure.ground & ~int(Ground.SPECIFIED) == 0) & np.isfinite(worked.figure.value)
+    surer &= np.array(barred, dtype=bool) | (worked.figure.u < np.array([one.u for one in read]))
+    first = there & ~surer  # of two ways that agree the surer one stands: an agreeing way makes no verdict worse
+    held = either(first, estimate_of(read), worked)
     return Squish(Estimate(held.figure.on_ground(apart, Ground.UNSOUND), held.inputs), worked, tuple(remarks))
 
 
@@ -76,7 +80,10 @@ def _remark(book: Book, read: Input, worked: Input, *, told: bool, apart: bool) 
     if not told:
         return "deck and gasket" if isfinite(worked.value) else ""
     words = f"by {read.way}" if read.way else ""
+    unit, over = book.engine.unit("length"), read.value - worked.value
     if not apart:
+        if read.way == "clay" and over > COVERAGE * worked.own_u:
+            return f"{words}, which reads {in_words(over, 'length', unit)} more than deck and gasket: it sprang back"
         return words
-    other = in_words(worked.value, "length", book.engine.unit("length"))
+    other = in_words(worked.value, "length", unit)
     return f"{words}; deck and gasket come to {other}, and they can't both be: {_USUAL}"

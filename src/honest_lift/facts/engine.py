@@ -13,6 +13,7 @@ from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
 from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
+from honest_lift.facts.made_of import GuideMaterial, MadeOf
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
 from honest_lift.facts.remember import by_identity
@@ -24,7 +25,6 @@ Gear = Literal["pushrod", "finger follower", "bucket"]
 Mount = Literal["stud", "shaft"]
 Quoted = Literal["middles", "overall", "gauge"]  # how lengths of pushrods are told
 HeadMaterial = Literal["", "iron", "aluminium"]
-GuideMaterial = Literal["", "iron", "bronze"]
 RodMaterial = Literal["", "steel", "aluminium"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
@@ -47,6 +47,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     lifter: Lifter = ""
     head_material: HeadMaterial = ""
     guide_material: GuideMaterial = ""
+    made_of: tuple[MadeOf, ...] = ()  # guides and bases that differ from the engine's, by place
     rod_material: RodMaterial = ""
     cam_card: str = ""
     lobes: tuple[CamLobe, ...] = ()

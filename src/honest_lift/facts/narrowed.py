@@ -37,6 +37,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         head_material=whole.head_material,
         guide_material=whole.guide_material,
         hardened_base=whole.hardened_base,
+        made_of=whole.made_of,
         units=whole.units,
         facts=tuple(one for one in whole.facts if one.quantity in quantities),
         fitments=_narrowing(_fitments, whole.fitments, slots, lambda one: one.slot in slots),

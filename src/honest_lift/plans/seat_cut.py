@@ -1,4 +1,6 @@
-"""Which spring seats to cut, by how much, so that all stand in one plane at or below specification, with the least metal.
+"""Which spring seats to cut, by how much, so that those of each head stand in one plane at or below specification.
+
+That plane is the one that takes the least metal.
 
 Seats that stand low can be raised by shims in stock instead of cutting every other one down to them; the thinnest shim
 then sets the depth. A seat within the limit of the plane is left alone. The first cut is measured again before the rest.
@@ -8,6 +10,7 @@ under its spring, meets the plane or an edge of its limit) and is held to brute 
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from itertools import combinations_with_replacement
 from typing import Literal
 
@@ -16,6 +19,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.checks.on_valves import everywhere, limits_at, names_of
+from honest_lift.checks.spring_seats import by_head
 from honest_lift.facts.edits import Edit, Fit, fitment
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
@@ -43,10 +47,10 @@ class Seat(Struct, frozen=True):
 
 
 class CutPlan(Struct, frozen=True):
-    """One way to bring all seats into one plane. `problems`: why it can't be done, or what must be bought."""
+    """One way to bring the seats of each head into one plane. `problems`: why it can't be done, or what must be bought."""
 
     means: Means
-    plane_mm: float = float("nan")
+    planes: tuple[tuple[str, float], ...] = ()  # (head, over specification in mm)
     seats: tuple[Seat, ...] = ()
     problems: tuple[str, ...] = ()
 
@@ -76,12 +80,30 @@ def cut_plans(book: Book) -> tuple[CutPlan, ...]:
     spare = limit.highest if limit and limit.highest is not None else 0.0
     left = max(spare - COVERAGE * float(height.figure.u.max()), 0.0)
     stacks = _stacks(book.engine)
-    values = height.figure.value
-    least = _planned(names, values, stacks, left, "cut and shim")
+    values, heads = height.figure.value, by_head(book)
+
+    def of_heads(plan: Callable[[list[str], Array], CutPlan]) -> CutPlan:
+        return _joined([plan([names[row] for row in rows], values[rows]) for rows in heads])
+
+    least = of_heads(lambda own, mm: _planned(book.engine, own, mm, stacks, left, "cut and shim"))
     return (
-        _planned(names, values, [()], left, "cut"),
+        of_heads(lambda own, mm: _planned(book.engine, own, mm, [()], left, "cut")),
         _with_shortage(book.engine, least),
-        _with_shortage(book.engine, _shimmed(book.engine, names, values, stacks, left)),
+        _with_shortage(book.engine, of_heads(lambda own, mm: _shimmed(book.engine, own, mm, stacks, left))),
+    )
+
+
+def _joined(plans: list[CutPlan]) -> CutPlan:
+    """Put the plans of all heads together; where one head has none, there is none."""
+    if lacking := [one for one in plans if one.problems and not one.seats]:
+        return CutPlan(
+            plans[0].means, problems=tuple(dict.fromkeys(words for one in lacking for words in one.problems))
+        )
+    return CutPlan(
+        plans[0].means,
+        tuple(plane for one in plans for plane in one.planes),
+        tuple(seat for one in plans for seat in one.seats),
+        tuple(words for one in plans for words in one.problems),
     )
 
 
@@ -95,8 +117,10 @@ def _stacks(engine: Engine) -> list[tuple[float, ...]]:
     return list(found.values())
 
 
-def _planned(names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float, means: Means) -> CutPlan:
-    """Find the plane at or below specification that takes the least metal, of those alike the fewest shims."""
+def _planned(
+    engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float, means: Means
+) -> CutPlan:
+    """Find the plane of one head at or below specification that takes the least metal, of those alike the fewest shims."""
     raised = heights[:, None] + np.array([sum(stack) for stack in stacks])
     planes = np.unique(np.concatenate([[0.0], (raised[..., None] + np.array([-left, 0.0, left])).ravel()]))
     planes = planes[(planes <= _TINY) & (planes >= min(heights.min(), 0.0) - left - _TINY)]
@@ -121,7 +145,7 @@ def _planned(names: list[str], heights: Array, stacks: list[tuple[float, ...]], 
         Seat(name, float(heights[row]), round(float(cuts[row, pick]), 6), stacks[pick])
         for row, (name, pick) in enumerate(zip(names, chosen, strict=True))
     )
-    return CutPlan(means, plane, seats)
+    return CutPlan(means, ((engine.layout.head_of(names[0]), plane),), seats)
 
 
 def _cuts(raised: Array, plane: float, left: float) -> Array:
@@ -131,7 +155,7 @@ def _cuts(raised: Array, plane: float, left: float) -> Array:
 
 
 def _shimmed(engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float) -> CutPlan:
-    """Raise every seat to the highest by shims alone; say which can't be, and that it may stand over specification."""
+    """Raise every seat of a head to its highest by shims alone; say which can't be, and that it may stand over specification."""
     plane = float(heights.max())
     unit = engine.unit("length")
     seats, problems = [], []
@@ -146,7 +170,7 @@ def _shimmed(engine: Engine, names: list[str], heights: Array, stacks: list[tupl
         seats.append(Seat(name, height, 0.0, stack))
     if plane > left:
         problems.append(f"the highest stands {in_words(plane, 'length', unit)} over specification, and so would all")
-    return CutPlan("shim", plane, tuple(seats), tuple(problems))
+    return CutPlan("shim", ((engine.layout.head_of(names[0]), plane),), tuple(seats), tuple(problems))
 
 
 def _with_shortage(engine: Engine, plan: CutPlan) -> CutPlan:

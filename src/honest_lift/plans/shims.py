@@ -13,6 +13,7 @@ from typing import Literal
 
 import numpy as np
 from msgspec import Struct
+from numpy.typing import NDArray
 
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.valves import Gathered
@@ -20,6 +21,7 @@ from honest_lift.estimates.heights import height_from
 from honest_lift.estimates.loads import Curves
 from honest_lift.facts.edits import Edit, Fit, Several, fit_springs, fitment
 from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.made_of import has_base_at
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.spring.nest import nest_load
@@ -90,6 +92,7 @@ class _Case(Struct):
     sizes: tuple[ShimSize, ...]
     thick: Array
     windows: list[list[Window | None]]
+    barred: NDArray[np.bool_]  # (pockets, stacks) where a hardened base is asked for and the stack has none
 
 
 def plan_shims(
@@ -149,14 +152,17 @@ def _case(book: Book, spring_set: str) -> _Case:
     heights = height_from([one.height for one in gathered.at]).figure.value
     now = np.array([engine.fitted("shims", one.name).height_mm for one in gathered.at])  # type: ignore[union-attr]
     sizes = tuple(one for one in engine.shim_stock if one.is_for("outer"))
-    stacks = stacks_of(sizes, hardened=engine.hardened_base)
+    based = np.array([has_base_at(engine, one.name) for one in gathered.at])
+    stacks = stacks_of(sizes, hardened=bool(based.all()))
     thick = np.array([sum(sizes[i].thickness_mm for i in stack) for stack in stacks])
     count = len(gathered.at)
     pairs = [(p, s) for p in range(count) for s in range(len(rows)) if spring_set or s == p]
     windows: list[list[Window | None]] = [[None] * len(rows) for _ in range(count)]
     for (p, s), window in zip(pairs, windows_of(book, gathered, [(p, rows[s]) for p, s in pairs]), strict=True):
         windows[p][s] = window
-    return _Case(gathered, heights + now, rows, [names[row] for row in rows], stacks, sizes, thick, windows)
+    bare = [not any(sizes[i].hardened for i in stack) for stack in stacks]
+    return _Case(gathered, heights + now, rows, [names[row] for row in rows], stacks, sizes, thick, windows,
+                 np.outer(based, bare))  # fmt: skip
 
 
 def _barred(case: _Case) -> str:
@@ -186,7 +192,11 @@ def _options(book: Book, case: _Case, goal: Goal, *, free: bool) -> tuple[Option
             if window is None or window.missing or window.low is None or window.high is None:
                 continue
             height = case.bare[p] - case.thick
-            inside = (height >= window.low.height_mm - _EDGE_MM) & (height <= window.high.height_mm + _EDGE_MM)
+            inside = (
+                ~case.barred[p]
+                & (height >= window.low.height_mm - _EDGE_MM)
+                & (height <= window.high.height_mm + _EDGE_MM)
+            )
             found += [(p, s, int(k), float(height[k])) for k in np.flatnonzero(inside)]
     columns = np.array(found, dtype=np.float64).reshape(-1, 4)
     pocket, spring, stack = (columns[:, i].astype(np.int64) for i in range(3))

@@ -82,7 +82,7 @@ def _measured(book: Book, whole: LeftOver, ratio: float) -> _Engine | str:
         "head_cut": 1000.0 * _mean([per_cut(book, one).best for one in cylinders]), "gasket": pi / 4.0 * opening**2,
         "block_cut": pi / 4.0 * bore**2, "crown_cut": pi / 4.0 * bore**2,
     }  # fmt: skip
-    limit = limit_for(book.engine.limits, SQUISH.name, "", book.engine.lifter, book.engine.guide_material)
+    limit = limit_for(book.engine.limits, SQUISH.name, "", book.engine.lifter)
     ends = [one for one in (limit.lowest, limit.highest) if one is not None] if limit else []
     wanted = sum(ends) / len(ends) if len(ends) == 2 else nan
     present = _mean(squish(book).held.figure.value.tolist())

@@ -82,7 +82,7 @@ def _sunk(book: Book, name: str, which: int) -> _Way:
 def _bevelled(book: Book, name: str, which: int) -> _Way:
     """Bevel the edge of the face, as far as a whole margin is left."""
     engine, margin = book.engine, at_valve(book, "valve_margin", name).value
-    limit = limit_for(engine.limits, "valve_margin", at_position(name).role, engine.lifter, engine.guide_material)
+    limit = limit_for(engine.limits, "valve_margin", at_position(name).role, engine.lifter)
     kept = limit.lowest if limit is not None and limit.lowest is not None else margin
 
     def told(by: float) -> str:

@@ -67,7 +67,8 @@ class CutBar(QWidget):
 
         words = [f"{one[:1].upper()}{one[1:]}." for one in plan.problems]
         if plan.seats:
-            words.insert(0, f"Plane at {say(plan.plane_mm)} to specification, {say(plan.metal_mm)} of metal in all.")
+            planes = [f"{say(mm)}{f' ({head})' if len(plan.planes) > 1 else ''}" for head, mm in plan.planes]
+            words.insert(0, f"Plane at {' and '.join(planes)} to specification, {say(plan.metal_mm)} of metal in all.")
             cut = [f"{position_title(one.position)} {say(one.cut_mm)}" for one in plan.to_cut]
             raised = [
                 f"{position_title(one.position)} {' + '.join(map(say, one.stack_mm))}"

@@ -16,6 +16,7 @@ from honest_lift.estimates.moving import Moving
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
+from honest_lift.facts.made_of import has_base_at
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.match.asked import Asked, Pockets, Stacks, Window
@@ -66,7 +67,9 @@ def bench_of(book: Book, sizes: Sequence[ShimSize], most_cut_mm: float = 0.0) ->
     asked = _asked(book, [gathered.at[i] for i in cases], gathered)
     if isinstance(asked, str):
         return asked
-    stacks, made_of, cuts = _stacks(sizes, most_cut_mm, hardened=engine.hardened_base)
+    stacks, made_of, cuts = _stacks(
+        sizes, most_cut_mm, hardened=any(has_base_at(engine, gathered.at[i].name) for i in cases)
+    )
     if not made_of:
         return "no stack can be made: an aluminium head wants a hardened base, and no shim in stock is one"
     bare = heights.figure.value + np.array([nan if one is None else one for one in lying])

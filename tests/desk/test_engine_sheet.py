@@ -5,6 +5,8 @@ from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.limits import limit_for
+from honest_lift.facts.made_of import guide_material_at, has_base_at
+from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, at_role
 
 ENTER = Qt.Key.Key_Return
@@ -270,3 +272,33 @@ def test_a_layout_that_is_mistyped_is_explained_and_nothing_changes(qtbot, open_
     page.common.activated.emit(page.common.currentIndex())
     assert len(window.session.engine.layout.positions) == 16
     assert window.strip.height() > 122, "two rows of valves"
+
+
+def test_what_differs_by_place_between_pieces_and_between_tools(qtbot, open_window):
+    window = open_window()
+    session = window.session
+    window._actions["step_engine"].trigger()
+    pages = window.sheets["engine"].pages
+
+    table = pages["Head parts"].made_of
+    row = next(i for i, one in enumerate(table.records.records) if one.made.place == at_role("exhaust"))
+    put(qtbot, table, row, "guides of", "bronze")
+    assert guide_material_at(session.engine, "1e") == "bronze" != guide_material_at(session.engine, "1i")
+    put(qtbot, table, row, "hardened base", "none")
+    assert not has_base_at(session.engine, "3e")
+    assert shown(table, row) == ["exhaust", "bronze", "none"]
+    for title in ("guides of", "hardened base"):
+        put(qtbot, table, row, title, "as the engine")
+    assert session.engine.made_of == ()
+
+    tolerances = pages["Limits"].tolerances
+    put(qtbot, tolerances, row_of(tolerances, "head gasket, crushed"), "between pieces", "0.002")
+    assert between_pieces(session.engine.tolerances, "gasket_thickness", 0.0) == 0.002 * 25.4
+    retainers = row_of(tolerances, "retainer thickness at the step")
+    assert shown(tolerances, retainers)[3] == "0.0010", "what is usual"
+    put(qtbot, tolerances, retainers, "between pieces", "-1")
+    assert between_pieces(session.engine.tolerances, "retainer_thickness", 0.0) == 0.001 * 25.4, "refused"
+
+    tools = pages["Tools"].tools
+    put(qtbot, tools, 0, "repeats, from", "repeats")
+    assert session.engine.tools[0].repeatability_found

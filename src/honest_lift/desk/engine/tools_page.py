@@ -69,7 +69,7 @@ class ToolsPage(Page):
         ]
         columns += [self._figure(field, title) for field, title in _FIELDS]
         columns += [self._share(field, title) for field, title in _SHARES]
-        return [*columns, self._stop(), *self._kept_true()]
+        return [*columns, _found(), self._stop(), *self._kept_true()]
 
     def _kept_true(self) -> list[Column]:
         """Give the columns of its calibration record."""
@@ -150,6 +150,17 @@ class ToolsPage(Page):
             self.session.warned.emit(self.tr("Choose the tool to take out."))
             return
         self.session.do(Drop("tools", self.tools.current.id))
+
+
+def _found() -> Column:
+    """Give the column of where its repeatability is from: found from repeats with this tool it has its rounding in it."""
+    return Column(
+        "repeats, from",
+        lambda tool: "repeats" if tool.repeatability_found else "assumed",
+        lambda tool, text: replace(tool, repeatability_found=text == "repeats"),
+        lambda: ("assumed", "repeats"),
+        width=92,
+    )
 
 
 def _put_day(tool: Tool, text: str) -> Tool:

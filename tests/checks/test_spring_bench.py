@@ -6,9 +6,9 @@ from msgspec.structs import replace
 from engines import POINTS, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
-from honest_lift.facts.edits import Describe, Put, fit_springs
+from honest_lift.facts.edits import Describe, Put, StrikeOut, fit_springs
 from honest_lift.facts.parts import Member, SpringCard
-from honest_lift.facts.place import of_spring
+from honest_lift.facts.place import at_position, of_spring
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.next_reading import next_steps
 
@@ -202,13 +202,89 @@ def test_a_progressive_spring_has_a_direction_and_a_linear_one_has_none():
     found = examine(one.book)
     assert found.finding("spring_direction", "1e").verdict is Verdict.PASSES
     one.do(Put("cards", replace(one.engine.cards[0], form="linear")))
-    assert examine(one.book).finding("spring_direction", "1e") is None
+    assert examine(one.book).finding("spring_direction", "1e").verdict is Verdict.PASSES, "what was seen stays seen"
     assert of_spring_check(one, "spring_type", "1").verdict is Verdict.FAILS, "its card says linear, its curve does not"
     one.do(Put("cards", replace(one.engine.cards[0], form="progressive")))
     one.do(fit_springs(one.engine, {"1e": ""}, "out")).do(fit_springs(one.engine, {"1e": "1"}, "and in"))
     assert examine(one.book).finding("spring_direction", "1e").verdict is Verdict.UNPROVEN, (
         "it may stand the other way now"
     )
+
+
+def test_what_a_person_saw_upside_down_fails_until_it_is_turned_or_has_no_direction():
+    one = Bench(SIX).complete()
+    for name in one.names:
+        one.spring(one.engine.spring_at(name), POINTS[1:4:2])
+    one.look("spring_direction", at_position("1e"), "upside down")
+    seen = examine(one.book).finding("spring_direction", "1e")
+    assert seen.verdict is Verdict.FAILS, "a card that says nothing, and a curve of two points"
+    one.look("spring_direction", at_position("1e"), "no direction", "coils counted, alike")
+    assert examine(one.book).finding("spring_direction", "1e").verdict is Verdict.PASSES
+    one.look("spring_direction", at_position("1e"), "upside down").do(fit_springs(one.engine, {"1e": ""}, "out"))
+    one.do(fit_springs(one.engine, {"1e": "1"}, "turned"))
+    assert examine(one.book).finding("spring_direction", "1e").verdict is Verdict.UNPROVEN, "look again"
+
+
+@pytest.mark.parametrize(
+    ("goes", "intake", "exhaust"),
+    [
+        ("up", "up, to the retainer", "up, to the retainer"),
+        ("down on intakes, up on exhausts", "down, to the head", "up, to the retainer"),
+        ("", "", ""),
+    ],
+)
+def test_a_cards_rule_of_paint_is_said_where_the_spring_stands(goes, intake, exhaust):
+    one = Bench(SIX).complete()
+    one.do(Put("cards", replace(one.engine.cards[0], paint="red", paint_goes=goes)))
+    told = {
+        name: examine(one.book).finding("spring_direction", name).remark.partition("; ")[2] for name in ("1i", "1e")
+    }
+    assert told == {
+        "1i": intake and f"paint mark (red) goes {intake}",
+        "1e": exhaust and f"paint mark (red) goes {exhaust}",
+    }
+
+
+RISING = [(h, load + 1.2 * (48.0 - h) ** 2) for h, load in POINTS]
+
+
+@pytest.mark.parametrize(
+    ("layout", "linear", "verdict"),
+    [
+        ("head: 1e 1i 2i 2e", {"2e"}, Verdict.UNPROVEN),
+        ("head: 1e 1i", {"1i"}, Verdict.UNPROVEN),
+        ("head: 1e 1i 2i 2e", set(), Verdict.PASSES),
+        (SIX, {"2e"}, Verdict.FAILS),
+    ],
+)
+def test_a_linear_spring_among_progressive_ones_passes_nowhere(layout, linear, verdict):
+    one = Bench(layout).complete()
+    one.do(Put("cards", replace(one.engine.cards[0], seat_load_n=None, open_load_n=None)))
+    straight = [(h, 560.0 + 61.0 * (48.0 - h)) for h, _ in POINTS]
+    for name in one.names:
+        one.spring(one.engine.spring_at(name), straight if name in linear else RISING)
+    asked = linear or {"1e"}
+    assert {of_spring_check(one, "spring_type", one.engine.spring_at(name)).verdict for name in asked} == {verdict}
+    if verdict is Verdict.UNPROVEN:
+        assert "too few to tell" in of_spring_check(one, "spring_type", one.engine.spring_at("1e")).inputs[0].note
+
+
+@pytest.mark.parametrize(("points", "verdict"), [(3, Verdict.UNPROVEN), (4, Verdict.FAILS)])
+def test_four_points_tell_one_springs_form(points, verdict):
+    one = Bench("head: 1e 1i").complete()
+    one.do(Put("cards", replace(one.engine.cards[0], form="progressive")))
+    one.spring("1", [(h, 560.0 + 61.0 * (48.0 - h)) for h in (48.0, 44.0, 40.0, 36.0)[:points]])
+    for height in {h for h, _ in POINTS} - {48.0, 36.0}:
+        strike_at(one, "1", height)
+    if points == 3:
+        strike_at(one, "1", 36.0)
+    assert of_spring_check(one, "spring_type", "1").verdict is verdict
+
+
+def strike_at(one: Bench, spring: str, height: float) -> None:
+    for entry in one.book.journal:
+        if getattr(entry, "place", None) == of_spring(spring) and entry.at.get("test_height") == height:
+            one.do(StrikeOut(entry.id))
 
 
 @pytest.mark.parametrize(

@@ -87,7 +87,7 @@ class Examination:
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
     _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
-    standing = check_direction(narrowed(book, _DIRECTION, _SPRING), progressive)
+    standing = check_direction(narrowed(book, _DIRECTION, _SPRING, parts=True), progressive)
     found = [*_of_valves(book, gathered_of(book)), *of_families(book), *standing, *of_springs]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED
-from honest_lift.checks.on_valves import looked_at
+from honest_lift.checks.on_valves import is_given, looked_at, with_remark
 from honest_lift.facts.engine import Book
+from honest_lift.facts.paint import paint_words
 from honest_lift.mechanics.spring.form import Form
+from honest_lift.numbers.doubt import Ground
 
 SPRING_DIRECTION = Check(
     "spring_direction", "Spring the right way up", "springs", OBSERVED, "Which way up a progressive spring stands.",
@@ -14,11 +16,14 @@ SPRING_DIRECTION = Check(
 
 
 def check_direction(book: Book, progressive: frozenset[str]) -> list[Finding]:
-    """Give what was seen at every valve that has a progressive spring."""
-    if not progressive or not book.engine.layout.positions:
+    """Give what was seen at every valve that has a progressive spring, and wherever else somebody looked: what was seen counts."""
+    if not book.engine.layout.positions or not (progressive or is_given(book, "spring_direction")):
         return []
     seen = looked_at(book, SPRING_DIRECTION, "spring_direction")
-    return [one for one in seen if book.engine.spring_at(one.position) in progressive]
+    return [
+        with_remark(one, paint_words(book.engine, one.position)) for one in seen
+        if book.engine.spring_at(one.position) in progressive or not one.ground & Ground.MISSING
+    ]  # fmt: skip
 
 
 def progressive_springs(book: Book, springs: tuple[str, ...], forms: list[Form]) -> frozenset[str]:

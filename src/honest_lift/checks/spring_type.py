@@ -27,18 +27,20 @@ _OFF, _ALIKE = 0.10, 0.05  # off its own card, and on another's. Common practice
 def check_type(book: Book, springs: tuple[str, ...], curves: Curves, forms: list[Form]) -> list[Finding]:
     """Give a finding for each spring whose type can be told: from three points or more, its card's loads, or its role."""
     off = _off_own_card(book, springs, curves)
-    usual = _usual_bends(book, springs, forms)
+    bends = _bends(book, springs, forms)
     found: list[tuple[str, Input]] = []
     for row, name in enumerate(springs):
+        owner = book.engine.set_of(name)
+        own = bends.get(owner.id, []) if owner else []
         wrong = (
             _wrong_role(book, name)
-            or _wrong_form(book, name, forms[row], usual)
+            or _wrong_form(book, name, forms[row], own)
             or _wrong_card(book, name, curves, row, float(off[row]))
         )
-        owner = book.engine.set_of(name)
         told = forms[row].told != "too few points" or bool(owner and owner.role and book.engine.position_of(name))
         if wrong or told:
-            found.append((name, _seen(name, wrong, _of_loads(curves, row))))
+            open_words = "" if wrong else _not_to_tell(book, name, forms[row], own)
+            found.append((name, _seen(name, wrong, _of_loads(curves, row), open_words)))
     names = [name for name, _ in found]
     places, positions = [of_spring(name) for name in names], [book.engine.position_of(name) for name in names]
     return findings_observed(SPRING_TYPE, places, positions, [one for _, one in found])
@@ -49,9 +51,11 @@ def _of_loads(curves: Curves, row: int) -> Ground:
     return Ground(int(curves.loads.ground[row])) & ~(Ground.SPECIFIED | Ground.MISSING)
 
 
-def _seen(name: str, wrong: str, ground: Ground) -> Input:
+def _seen(name: str, wrong: str, ground: Ground, open_words: str) -> Input:
     place = of_spring(name)
-    note = "; ".join(part for part in (wrong, "its loads prove nothing as they were read" if ground else "") if part)
+    unread = "its loads prove nothing as they were read" if ground else ""
+    note = "; ".join(part for part in (wrong, open_words, unread) if part)
+    ground |= Ground.UNREAD if open_words else Ground.NONE
     return Input("spring_type", place.title, "observed", 1.0 if wrong else 0.0, ground=ground, note=note, asked=place)
 
 
@@ -63,31 +67,46 @@ def _wrong_role(book: Book, name: str) -> str:
     return f"{owner.name} is made for {owner.role} valves and it stands at {where}: exchange it"
 
 
-def _usual_bends(book: Book, springs: tuple[str, ...], forms: list[Form]) -> dict[str, tuple[float, float]]:
-    """Give, for each set of five or more, the middle of how much rates rise over the travel, and their own scatter."""
+def _bends(book: Book, springs: tuple[str, ...], forms: list[Form]) -> dict[str, list[float]]:
+    """Give, for each set, how much the rates of its springs rise over the travel."""
     bends: dict[str, list[float]] = {}
     for name, form in zip(springs, forms, strict=True):
         owner = book.engine.set_of(name)
         if owner and form.bend == form.bend:
             bends.setdefault(owner.id, []).append(form.bend)
-    return {
-        one: (float(np.median(own)), 1.4826 * float(np.median(np.abs(np.array(own) - np.median(own)))))
-        for one, own in bends.items() if len(own) >= _FEWEST
-    }  # fmt: skip
+    return bends
 
 
-def _wrong_form(book: Book, name: str, form: Form, usual: dict[str, tuple[float, float]]) -> str:
+def _not_to_tell(book: Book, name: str, form: Form, bends: list[float]) -> str:
+    """Say why it can't be told whether a spring has the right form; "" where it can."""
+    if form.told == "too few points":
+        return ""
+    card = book.engine.card_of(name)
+    said = card.form if card else ""
+    if said in _RISES and form.told == "linear" and not form.is_certain:
+        return (
+            f"its {len(form.rates_n_mm) + 1} points lie on a line and its card says {said}: press it at one height more"
+        )
+    if said or len(bends) >= _FEWEST or max(bends) - min(bends) <= _BENT * min(bends):
+        return ""
+    return f"the {len(bends)} springs of its set rise unlike each other, too few to tell which is right: state the form on its card"
+
+
+def _wrong_form(book: Book, name: str, form: Form, bends: list[float]) -> str:
     """Say how a spring's curve contradicts its card or its set; a line through few points contradicts nothing."""
     if form.told == "too few points":
         return ""
     if form.told == "falling" and form.bend < 1.0 - _BENT:
         return "its rate falls as it is compressed, which no spring does: measure it again"
-    card, owner = book.engine.card_of(name), book.engine.set_of(name)
+    card = book.engine.card_of(name)
     rises, said = form.is_rising and form.bend > 1.0 + _BENT, card.form if card else ""
     if (said == "linear" and rises) or (said in _RISES and form.told == "linear" and form.is_certain):
         told = "progressive" if rises else "linear"
         return f"its curve is {told} and its card says {said}: a wrong spring, or one of an earlier repair"
-    middle, scatter = usual.get(owner.id, (form.bend, 0.0)) if owner else (form.bend, 0.0)
+    if len(bends) < _FEWEST:
+        return ""
+    middle = float(np.median(bends))
+    scatter = 1.4826 * float(np.median(np.abs(np.array(bends) - middle)))
     apart = abs(form.bend - middle)
     if apart > _BENT * middle and apart > _WILD * scatter:
         own, others = ("linear", "progressive") if form.bend < middle else ("progressive", "linear")

@@ -6,6 +6,7 @@ from typing import Literal
 
 from msgspec import Struct
 
+from honest_lift.facts.paint import PaintSide
 from honest_lift.facts.place import Role
 
 Condition = Literal["new", "used"]
@@ -34,9 +35,9 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     """What the maker says a type of spring gives. It says what it should give, never what it does.
 
     `form`: how its rate goes, "" where the maker does not say. `ground`: its end coils are closed and ground.
-    `paint`: the mark that tells it from those that look alike. `tensile_a`, `tensile_m`: its wire's tensile strength
-    A / d^m in MPa with the wire in mm, where the maker states it; general commercial wire counts otherwise. `mass_kg`: of the
-    whole spring.
+    `paint`: the mark that tells it from those that look alike, and `paint_goes` which way it goes when fitted.
+    `tensile_a`, `tensile_m`: its wire's tensile strength A / d^m in MPa with the wire in mm, where the maker states it; general
+    commercial wire counts otherwise. `mass_kg`: of the whole spring.
     """
 
     id: str
@@ -53,6 +54,7 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     ground: bool = True
     shot_peened: bool = False
     paint: str = ""
+    paint_goes: PaintSide = ""
     tensile_a: float | None = None
     tensile_m: float | None = None
     mass_kg: float | None = None

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from typing import get_args
+
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSpinBox, QVBoxLayout
 
@@ -10,10 +13,18 @@ from honest_lift.desk.record_table import Column, RecordTable, number_column, te
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, Several, fit_springs, new_id
+from honest_lift.facts.paint import PaintSide, paint_words
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
-from honest_lift.facts.place import position_title
+from honest_lift.facts.place import at_position, position_title
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
+
+_NOT_SAID = "not said"
+_PAINT_SIDES: tuple[str, ...] = tuple(one for one in get_args(PaintSide) if one)
+
+
+def _put_paint_goes(card: SpringCard, text: str) -> SpringCard:
+    return replace(card, paint_goes="" if text == _NOT_SAID else text)
 
 
 class SpringsPage(Page):
@@ -124,7 +135,10 @@ class SpringsPage(Page):
                 width=92,
             ),
             number_column("mass", "mass_kg", "mass", self.session.unit("mass"), CATALOG["spring_mass"].physical, 60),
-            text_column("paint", "paint"),
+            text_column("paint", "paint", 90),
+            Column(
+                "paint goes", lambda c: c.paint_goes or _NOT_SAID, _put_paint_goes, lambda: (_NOT_SAID, *_PAINT_SIDES)
+            ),
         ]
 
     def _member_columns(self) -> list[Column]:
@@ -270,6 +284,7 @@ class SpringsPage(Page):
             raise EntryError(f"spring {holder} sits at {position_title(name)}: exchange the two, or take it out first")
         if name:
             self.session.do(fit_springs(engine, {name: spring.id}, f"spring {spring.id} at {position_title(name)}"))
+            tell_of_paint(self.session, (name,))
         elif at := engine.position_of(spring.id):
             self.session.do(fit_springs(engine, {at: ""}, f"spring {spring.id} taken out of {position_title(at)}"))
         return spring
@@ -295,4 +310,17 @@ def fit_set(session: Session, owner: SpringSet) -> bool:
         )
         return False
     places = dict(zip(positions, names, strict=False))
-    return session.do(fit_springs(session.engine, places, f"{owner.name} fitted in head order"))
+    done = session.do(fit_springs(session.engine, places, f"{owner.name} fitted in head order"))
+    tell_of_paint(session, positions)
+    return done
+
+
+def tell_of_paint(session: Session, positions: Sequence[str]) -> None:
+    """Say at fitting which way the paint mark goes, where the springs' cards say so; by role, where it differs."""
+    by_words: dict[str, list[str]] = {}
+    for name in positions:
+        if words := paint_words(session.engine, name):
+            by_words.setdefault(words, []).append(at_position(name).role)
+    told = [words if len(by_words) == 1 else f"{roles[0]}: {words}" for words, roles in by_words.items()]
+    if told:
+        session.told.emit(f"{'; '.join(told)[:1].upper()}{'; '.join(told)[1:]}.")

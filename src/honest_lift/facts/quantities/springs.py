@@ -66,7 +66,8 @@ ROWS: tuple[Quantity, ...] = (
              howto="Closely wound coils stand against the head."),),
         "Which way up a progressive spring stands.",
         choices=(Choice("close coils down", "its close coils stand against the head"),
-                 Choice("upside down", "its close coils stand against the retainer: turn it over", Verdict.FAILS)),
+                 Choice("upside down", "its close coils stand against the retainer: turn it over", Verdict.FAILS),
+                 Choice("no direction", "its coils are spaced alike: it may stand either way up", needs_reason=True)),
     ),
     Quantity(
         "coil_light", "light between the coils", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),

@@ -9,7 +9,7 @@ from scipy.interpolate import PchipInterpolator
 from honest_lift.mechanics.bench.spring_set import share_of_median, spread
 from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
-from honest_lift.mechanics.spring.load_curve import are_contradictory, is_extrapolated, load_at
+from honest_lift.mechanics.spring.load_curve import RATES_APART, are_contradictory, is_extrapolated, load_at, shape_room
 from honest_lift.mechanics.spring.nest import nest_bind, nest_is_extrapolated, nest_load
 
 # Independent check value: measured points of one spring, loads at 46.5 and 33 worked by another implementation.
@@ -67,9 +67,51 @@ def test_one_point_is_no_curve():
 
 def test_flags():
     heights = np.array([[34.0, 48.0], [34.0, 48.0], [34.0, 48.0]])
-    assert is_extrapolated(np.array([33.99, 34.0, 48.01]), heights).tolist() == [True, False, True]
+    assert is_extrapolated(np.array([33.29, 33.31, 48.71]), heights).tolist() == [True, False, True], (
+        "5 percent of 14 mm"
+    )
     rising = np.array([[100.0, 120.0], [120.0, 100.0], [100.0, 100.0]])
     assert are_contradictory(heights, rising).tolist() == [True, False, True]
+
+
+@st.composite
+def rising_springs(draw):
+    """A spring whose rate steps up at kinks, by 1.6 times at most from free to bind, and heights it was pressed at."""
+    kinks = sorted(draw(st.lists(st.floats(1.0, 24.0), min_size=1, max_size=4, unique=True)))
+    rises = draw(st.lists(st.floats(0.0, 1.0), min_size=len(kinks), max_size=len(kinks)))
+    total = draw(st.floats(1.0, RATES_APART)) - 1.0
+    rates = 40.0 * (1.0 + total * np.concatenate([[0.0], np.cumsum(rises) / max(sum(rises), 1e-9)]))
+
+    def load(height):
+        pressed = 60.0 - np.asarray(height)
+        steps = np.diff(rates, prepend=0.0)
+        return sum(step * np.maximum(pressed - at, 0.0) for step, at in zip(steps, [0.0, *kinks], strict=True))
+
+    heights = np.array(sorted(draw(st.lists(st.integers(70, 110), min_size=2, max_size=5, unique=True)))) / 2.0
+    return load, heights
+
+
+@given(rising_springs(), st.floats(-0.05, 1.05))
+def test_no_spring_whose_rate_rises_leaves_the_room_of_its_points(spring, share):
+    load, points = spring
+    height = np.array([points[0] + share * (points[-1] - points[0])])
+    told = load_at(height[None], points[None], load(points)[None])[0]
+    room = shape_room(height, points[None], load(points)[None])
+    assert abs(told - load(height)) <= room + 1e-6
+    assert shape_room(points[:1], points[None], load(points)[None]) == pytest.approx(0.0, abs=1e-9), (
+        "at a point there is none"
+    )
+
+
+def test_points_on_a_line_leave_no_room_between_them_and_two_leave_much():
+    """Two points: rates r/1.6 and 1.6 r meet 0.6/2.6 of the load between the points under their chord, worked by hand."""
+    three = np.array([[30.0, 40.0, 50.0]])
+    assert shape_room(np.array([36.0]), three, 60.0 * (60.0 - three)) == pytest.approx(0.0, abs=1e-9)
+    two = three[:, ::2]
+    heights = np.linspace(30.0, 50.0, 2601)
+    rooms = [float(shape_room(np.array([h]), two, 60.0 * (60.0 - two))[0]) for h in heights]
+    assert max(rooms) == pytest.approx(0.6 / 2.6 * 1200.0, rel=1e-3)
+    assert float(shape_room(np.array([51.0]), two, 60.0 * (60.0 - two))[0]) == pytest.approx(60.0 - 60.0 / 1.6)
 
 
 def test_a_nest_on_its_step():
@@ -94,9 +136,9 @@ def test_a_member_outside_its_own_points_makes_the_nest_extrapolated():
     heights = np.array([[[30.0, 56.0], [30.0, 53.0]]])
     present = np.array([[True, True]])
     steps = np.array([[0.0, 2.6]])
-    assert nest_is_extrapolated(np.array([32.0]), heights, steps, present).tolist() == [True]
-    assert nest_is_extrapolated(np.array([33.0]), heights, steps, present).tolist() == [False]
-    assert nest_is_extrapolated(np.array([32.0]), heights, steps, np.array([[True, False]])).tolist() == [False]
+    assert nest_is_extrapolated(np.array([31.4]), heights, steps, present).tolist() == [True]
+    assert nest_is_extrapolated(np.array([31.5]), heights, steps, present).tolist() == [False]
+    assert nest_is_extrapolated(np.array([31.4]), heights, steps, np.array([[True, False]])).tolist() == [False]
 
 
 def test_heights_of_the_trade():

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve, tool_of
+from honest_lift.estimates.spring_form import forms_of
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
@@ -21,11 +22,13 @@ from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
 from honest_lift.facts.remember import by_identity
 from honest_lift.facts.tools import offset_doubt, offset_source
+from honest_lift.mechanics.spring.form import Form
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
     nest_is_contradictory,
     nest_is_extrapolated,
     nest_load,
+    nest_rooms,
 )
 from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
 
@@ -36,6 +39,7 @@ class Curves(Struct, frozen=True, eq=False):
     """Load curves of springs (n,): points (n, m, p) over members, steps (n, m), bind heights (n,).
 
     `bound` (n, m): where each member binds, in the outer's height; `bind_present` (n, m): the members it was read of.
+    `straight` (n,): its card, or its set, says that its rate stays the same.
     """
 
     heights: Figure
@@ -46,6 +50,7 @@ class Curves(Struct, frozen=True, eq=False):
     inputs: tuple[tuple[Input, ...], ...]
     bound: Figure
     bind_present: NDArray[np.bool_]
+    straight: NDArray[np.bool_]
 
     def load(self, height: Estimate) -> Estimate:
         """Give each spring's load (n,) in N at a height (n,) in mm; NaN below its bind height."""
@@ -57,6 +62,7 @@ class Curves(Struct, frozen=True, eq=False):
         with np.errstate(invalid="ignore"):
             solid = height.figure.value < bind
             outside = nest_is_extrapolated(height.figure.value, self.heights.value, self.steps.value, self.present)
+        figure = self._shaped(figure, height.figure.value)
         contradictory = nest_is_contradictory(self.heights.value, self.loads.value, self.present)
         figure = (
             figure.on_ground(outside & np.isfinite(figure.value), Ground.EXTRAPOLATED)
@@ -66,13 +72,26 @@ class Curves(Struct, frozen=True, eq=False):
         joined = tuple(tuple(dict.fromkeys((*a, *b))) for a, b in zip(height.inputs, self.inputs, strict=True))
         return Estimate(figure, joined)
 
+    def _shaped(self, load: Figure, height_mm: Array) -> Figure:
+        """Add the doubt of each member's curve between and beyond its points, where nothing says that it is a line."""
+        bent = np.flatnonzero(~self.straight)
+        if not len(bent):
+            return load
+        points = (self.heights.value[bent], self.loads.value[bent], self.steps.value[bent], self.present[bent])
+        for m, room in enumerate(nest_rooms(height_mm[bent], *points)):
+            u = np.zeros(len(height_mm))
+            u[bent] = room / sqrt(3.0)
+            if np.any(u > 0):
+                load = load.doubted(Source(f"shape:{m}", "the curve's shape between its points", shared=False), u)
+        return load
+
     def take(self, cases: Sequence[int]) -> Curves:
         """Give the curves of some springs, in the order given."""
         rows = np.array(cases, dtype=np.int64)
         return Curves(
             self.heights.take(rows), self.loads.take(rows), self.steps.take(rows), self.present[rows],
             Estimate(self.bind.figure.take(rows), tuple(self.bind.inputs[i] for i in cases)),
-            tuple(self.inputs[i] for i in cases), self.bound.take(rows), self.bind_present[rows],
+            tuple(self.inputs[i] for i in cases), self.bound.take(rows), self.bind_present[rows], self.straight[rows],
         )  # fmt: skip
 
     def on_own_shims(self, more_mm: Sequence[float]) -> Curves:
@@ -102,7 +121,7 @@ class Curves(Struct, frozen=True, eq=False):
         )
         return Curves(
             self.heights, self.loads.on_ground(whole_load, Ground.MISSING), steps, self.present,
-            Estimate(bind.on_ground(whole_bind, Ground.MISSING), binds), inputs, bound, self.bind_present,
+            Estimate(bind.on_ground(whole_bind, Ground.MISSING), binds), inputs, bound, self.bind_present, self.straight,
         )  # fmt: skip
 
 
@@ -141,10 +160,30 @@ def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
     ground = np.array([_ground(table) for table in tables], dtype=np.int64)
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
     bind, bound, bind_present = _binds(book, springs)
-    return Curves(
+    curves = Curves(
         heights.figure(np.zeros_like(ground)), loads.figure(ground), _steps(nests, width), present, bind,
         tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)), bound, bind_present,
+        np.zeros(len(springs), dtype=bool),
     )  # fmt: skip
+    return replace(curves, straight=_straight(book, springs, forms_of(curves)))
+
+
+def _straight(book: Book, springs: Sequence[str], forms: Sequence[Form]) -> NDArray[np.bool_]:
+    """Tell which springs' curves are lines: their own points say so, their cards do and no point speaks against it, or their sets.
+
+    A set does where one of its springs was pressed often enough to tell, and none of it rises.
+    """
+    owners = [book.engine.set_of(name) for name in springs]
+    certain = {o.id for o, form in zip(owners, forms, strict=True) if o and form.told == "linear" and form.is_certain}
+    rising = {o.id for o, form in zip(owners, forms, strict=True) if o and form.is_rising}
+    said = [card.form if (card := book.engine.card_of(name)) else "" for name in springs]
+    return np.array([
+        not form.is_rising and (
+            (form.told == "linear" and form.is_certain) or word == "linear"
+            or (word == "" and owner is not None and owner.id in certain - rising)
+        )
+        for owner, form, word in zip(owners, forms, said, strict=True)
+    ], dtype=bool)  # fmt: skip
 
 
 def _members(book: Book, spring: str) -> tuple[tuple[Member, str], ...]:
@@ -266,6 +305,7 @@ def curve_keys(curves: Curves) -> tuple[bytes, ...]:
             for figure in figures
         ]
         + [figure.ground for figure in figures]
+        + [curves.straight]
     )
     told = [repr(each).encode() for each in zip(curves.inputs, curves.bind.inputs, strict=True)]
     return tuple(names + one + b"".join(np.ascontiguousarray(c[i]).tobytes() for c in columns)

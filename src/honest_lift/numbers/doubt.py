@@ -142,6 +142,14 @@ class Figure(Struct, frozen=True, eq=False):
             ground=self.ground[cases],
         )
 
+    def doubted(self, source: Source, u: Array) -> Figure:
+        """Add one more source, which moves each case by its own standard doubt (n, ...)."""
+        shift = np.where(np.isnan(u), 0.0, u)
+        return replace(
+            self, sources=(*self.sources, source), plus=np.concatenate([self.plus, (self.value + shift)[None]]),
+            minus=np.concatenate([self.minus, (self.value - shift)[None]]),
+        )  # fmt: skip
+
     def without_ranges(self) -> Figure:
         """Leave the assumed ranges out: the value stands in their middle, and what rests on them must be barred by its ground."""
         count = self.value.shape[0]

@@ -1,8 +1,9 @@
 """Load of a spring at a height, from its own measured points.
 
-Inside the measured heights a shape-preserving cubic (PCHIP), outside them the last chord, which the caller
-must flag as extrapolated; below coil bind there is no load, and above the free length it is zero. Vectorised
-over springs and displaced copies in NumPy, because SciPy alone would take longer to import than the first window may.
+Inside the measured heights a shape-preserving cubic (PCHIP), outside them the last chord; farther out than a small share
+of the travel the caller must flag it as extrapolated; below coil bind there is no load, and above the free length it is zero.
+Vectorised over springs and displaced copies in NumPy, because SciPy alone would take longer to import than the first window
+may.
 
 Source: Fritsch and Butland 1984 (SIAM J. Sci. Stat. Comput. 5, 300), three-point ends after Moler, Numerical
 Computing with MATLAB 3.6, from memory; held to scipy.interpolate.PchipInterpolator by test.
@@ -54,11 +55,55 @@ def free_at(heights_mm: Array, loads_n: Array) -> Array:
     return result
 
 
+CARRIED_SHARE = 0.05  # of the measured travel, by which a load is carried beyond it. Common practice, no source
+
+
 def is_extrapolated(height_mm: Array, heights_mm: Array) -> NDArray[np.bool_]:
-    """Tell, (n,), where a height (n,) lies outside the measured points (n, p)."""
+    """Tell, (n,), where a height (n,) lies farther outside the measured points (n, p) than a load is carried by its rate."""
     low, high = np.fmin.reduce(heights_mm, axis=-1), np.fmax.reduce(heights_mm, axis=-1)
-    slack = 1e-9 * np.maximum(1.0, np.abs(height_mm))
+    slack = CARRIED_SHARE * (high - low) + 1e-9 * np.maximum(1.0, np.abs(height_mm))
     return np.asarray((height_mm < low - slack) | (height_mm > high + slack))
+
+
+RATES_APART = 1.6  # how many times a spring's rate may rise over the travel that is measured. From memory
+
+
+def shape_room(height_mm: Array, heights_mm: Array, loads_n: Array) -> Array:
+    """Give by how much, (n,) in N, a load at heights (n,) may differ from `load_at` for what lies between its points (n, p).
+
+    A spring's rate never falls as it is pressed, so that its curve bends one way: between two points it lies under their chord,
+    and above the chords beside it carried on. Where no chord lies beside, at the ends and beyond them, a rate is taken that
+    differs by RATES_APART. NaN where `load_at` is.
+
+    >>> h, loads = np.array([[35.0, 45.0]]), np.array([[1200.0, 600.0]])
+    >>> shape_room(np.array([45.0]), h, loads).round(6) + 0.0
+    array([0.])
+    """
+    counts = np.isfinite(heights_mm).sum(axis=-1)
+    room = np.full(height_mm.shape, np.nan)
+    for count in np.unique(counts[counts >= _FEWEST]):
+        cases = np.flatnonzero(counts == count)
+        room[cases] = _room(height_mm[cases], heights_mm[cases, :count], loads_n[cases, :count])
+    return room
+
+
+def _room(height: Array, hs: Array, loads: Array) -> Array:
+    """Give it for complete points (n, p) with heights rising."""
+    chord = np.diff(loads) / np.diff(hs)
+    beside = np.concatenate([chord[:, :1] * RATES_APART, chord, chord[:, -1:] / RATES_APART], axis=1)
+    piece = np.clip((height[:, None] >= hs).sum(axis=1) - 1, 0, chord.shape[1] - 1)
+    row = np.arange(len(height))
+    below, above = hs[row, piece], hs[row, piece + 1]
+    at_below, at_above = loads[row, piece], loads[row, piece + 1]
+    on_chord = at_below + chord[row, piece] * (height - below)
+    carried_up = at_below + beside[row, piece] * (height - below)
+    carried_down = at_above + beside[row, piece + 2] * (height - above)
+    low, high = np.minimum(np.maximum(carried_up, carried_down), on_chord), on_chord
+    outside = (height < below) | (height > above)  # beyond the ends it lies between the last chord and the rate beyond
+    low = np.where(outside, on_chord, low)
+    high = np.where(height < below, carried_up, np.where(height > above, carried_down, high))
+    value = _cubic(height[None], hs[None], loads[None])[0]
+    return np.asarray(np.maximum(np.maximum(high - value, value - low), 0.0))
 
 
 def are_contradictory(heights_mm: Array, loads_n: Array) -> NDArray[np.bool_]:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from honest_lift.mechanics.spring.load_curve import are_contradictory, free_at, is_extrapolated, load_at
+from honest_lift.mechanics.spring.load_curve import are_contradictory, free_at, is_extrapolated, load_at, shape_room
 from honest_lift.numbers.doubt import Array
 
 
@@ -27,6 +27,14 @@ def nest_load(
         load = load_at(own, heights_mm[..., member, :], loads_n[..., member, :])
         total = total + np.where(present[:, member], load, 0.0)
     return total
+
+
+def nest_rooms(
+    height_mm: Array, heights_mm: Array, loads_n: Array, steps_mm: Array, present: NDArray[np.bool_]
+) -> Array:
+    """Give, for each member, by how much (m, n) in N its load may differ for the shape of its curve; 0 where it is not there."""
+    each = [shape_room(height_mm - steps_mm[:, m], heights_mm[:, m], loads_n[:, m]) for m in range(heights_mm.shape[1])]
+    return np.where(present.T, np.stack(each), 0.0)
 
 
 def nest_bind(binds_mm: Array, steps_mm: Array, present: NDArray[np.bool_]) -> Array:

@@ -11,10 +11,11 @@ from PyQt6.QtGui import QGuiApplication
 from engines import Bench
 from honest_lift.desk import questions
 from honest_lift.desk.steps import STEPS
-from honest_lift.facts.edits import readings_at
+from honest_lift.facts.edits import Put, StrikeOut, readings_at
 from honest_lift.facts.file import write_book
-from honest_lift.facts.journal import Reading
-from honest_lift.facts.place import at_position
+from honest_lift.facts.journal import Reading, standing
+from honest_lift.facts.limits import Limit
+from honest_lift.facts.place import at_position, of_spring
 
 ENTER, SHIFT = Qt.Key.Key_Return, Qt.KeyboardModifier.ShiftModifier
 
@@ -317,6 +318,46 @@ def test_the_spring_bench_takes_loads_column_by_column(qtbot, open_window):
     window.bar.choose(next(one for one in window.bar._tasks if one.quantity == "bind_height"))
     type_in(qtbot, window, "1.280")
     assert sheet.model.cells[0][-5].text == "1.280"
+
+
+def test_a_load_is_taken_at_whatever_height_it_was_read(qtbot, open_window):
+    window = open_window()
+    window._actions["step_springs"].trigger()
+    type_in(qtbot, window, "142 at 1.79o")
+    assert "1.79o" in window.bar.entry.text(), "stays to be mended"
+    window.bar.entry.clear()
+    type_in(qtbot, window, "142 lbf at 1.790")
+    read = [one.reading for one in standing(window.session.book.journal) if one.place == of_spring("1")]
+    assert (read[-1].value, read[-1].at) == (pytest.approx(142 * 4.4482216152605), {"test_height": 1.790 * 25.4})
+    assert 1.790 * 25.4 in [task.height_mm for task in window.sheets["springs"].model.tasks], "a column of its own"
+    any_height = next(one for one in window.bar._tasks if one.title == "load at any height")
+    window.session.go_spring("2")
+    window.bar.choose(any_height)
+    qtbot.keyClicks(window.bar.entry, "142")
+    assert window.bar.understood.text() == "“142” lacks the height it was read at: type both, as in 142 at 1.790."
+
+
+def test_f2_presses_a_spring_where_its_curves_shape_is_most_of_the_doubt(qtbot, open_window):
+    bench = Bench().complete()
+    for name in ("1", "2", "3", "4"):
+        for entry in bench.book.journal:
+            if getattr(entry, "place", None) == of_spring(name) and entry.at.get("test_height") not in (
+                None,
+                48.0,
+                36.0,
+            ):
+                bench.do(StrikeOut(entry.id))
+    bench.do(Put("limits", Limit("seat", "seat_load", 660.0, 900.0, origin="cam card")))
+    window = open_window(bench.book)
+    one = window.session.examination.finding("seat_load", "1i")
+    assert (one.verdict.word, one.shares()[0][0]) == ("close", "the curve's shape between its points")
+    step = next(each for each in window.session.plan if each.quantity == "spring_load")
+    assert step.height_mm == pytest.approx(45.0, abs=0.26)
+    window.session.start(step)
+    assert window.bar.task.height_mm == step.height_mm
+    for load in ("722 N",) * 4:
+        type_in(qtbot, window, load)
+    assert {window.session.examination.finding("seat_load", name).verdict.word for name in bench.names} == {"passes"}
 
 
 def test_a_spring_on_the_bench_has_a_ladder_of_its_own(open_window):

@@ -6,7 +6,7 @@ from msgspec import Struct
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task
-from honest_lift.desk.typed_value import Typed
+from honest_lift.desk.typed_value import HEIGHT, Typed
 from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import STACKS
@@ -50,8 +50,8 @@ def reading_for(session: Session, taken: Taken, typed: Typed, text: str) -> Read
     also = {one.key: taken.also.get(one.key, "") or one.usual for one in way.asked} if way else {}
     return reading_of(
         session.book, task.quantity, taken.place, value, text=text, unit=session.unit(task.row.dimension),
-        way=way.key if way else "", tool=taken.tool, at=task.at, repeat=taken.repeat, also=also, at_tool=gauge,
-        note=typed.note,
+        way=way.key if way else "", tool=taken.tool, repeat=taken.repeat, also=also, at_tool=gauge,
+        note=typed.note, at=task.at if typed.at is None else {HEIGHT: typed.at},
     )  # fmt: skip
 
 

@@ -41,6 +41,9 @@ _OF_GEAR = {
 _ON_BARE_HEAD = tuple(one.name for one in (*bare_head.ROWS, *locks.ROWS) if "position" in one.places and one.ways)
 
 
+ANY_HEIGHT = "load at any height"
+
+
 class Task(Struct, frozen=True):
     """A quantity to be read, of a member of the spring or at a height where that applies."""
 
@@ -79,6 +82,8 @@ def title_of(session: Session, step: NextStep) -> str:
 
 
 def _title(session: Session, quantity: str, member: str, height_mm: float | None) -> str:
+    if height_mm is None and quantity == "spring_load":
+        return ANY_HEIGHT
     if height_mm is None:
         return f"{CATALOG[quantity].title}, {member}" if member else CATALOG[quantity].title
     height = in_words(height_mm, "length", session.unit("length"))
@@ -144,8 +149,11 @@ def spring_tasks(session: Session) -> list[Task]:
     """Give what can be read of the current spring: the whole nest first, then its members alone."""
     owner, card = session.engine.set_of(session.spring), session.engine.card_of(session.spring)
     members: list[str] = [member.name for member in card.members] if card and len(card.members) > 1 else []
-    heights = _heights(session, owner.id, owner.test_heights_mm) if owner else ()
+    asked = session.queue.height_mm if session.queue and session.queue.quantity == "spring_load" else None
+    planned = (*(owner.test_heights_mm if owner else ()), *(() if asked is None else (asked,)))
+    heights = _heights(session, owner.id if owner else "", planned)
     wanted: list[tuple[str, str, float | None]] = [("spring_load", "", h) for h in heights]
+    wanted.append(("spring_load", "", None))
     wanted += [("bind_height", name, None) for name in members or [""]]
     wanted += [("spring_load", name, h) for name in members for h in heights]
     wanted += [("free_length", name, None) for name in members or [""]]

@@ -8,6 +8,7 @@ from msgspec import Struct
 
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.observation import read_word
 from honest_lift.facts.quantity import Way
 from honest_lift.numbers.entry import EntryError, Field, is_rough, parse, parse_rough
@@ -24,6 +25,7 @@ class Typed(Struct, frozen=True):
     low: float | None = None
     high: float | None = None
     note: str = ""  # typed with it: the reason of an observation
+    at: float | None = None  # the coordinate typed with it: the height a load was read at, as in 142 at 1.790
 
 
 def read_typed(session: Session, task: Task, way: Way | None, text: str, also: dict[str, str]) -> Typed:
@@ -36,9 +38,29 @@ def read_typed(session: Session, task: Task, way: Way | None, text: str, also: d
     if is_rough(text):
         rough = parse_rough(text, field)
         return Typed(rough.value, True, rough.low, rough.high)
+    if row.at == HEIGHT:
+        return _at_height(session, task, text, field)
     if way is None or not way.asked:
         return Typed(parse(text, field))
     return Typed(_with_asked(session, task, way, text, also))
+
+
+HEIGHT = "test_height"
+
+
+def _at_height(session: Session, task: Task, text: str, field: Field) -> Typed:
+    """Read a load that may say the height it was read at, whatever heights the set is pressed at: `142 at 1.790`."""
+    load, named, height = text.partition(" at ")
+    row = CATALOG[HEIGHT]
+    at = (
+        parse(height, Field.within(row.dimension, session.unit(row.dimension), row.physical))
+        if named
+        else task.height_mm
+    )
+    value = parse(load, field)
+    if value is not None and at is None:
+        raise EntryError(f"“{text.strip()}” lacks the height it was read at: type both, as in 142 at 1.790.")
+    return Typed(value, at=at)
 
 
 def _with_asked(session: Session, task: Task, way: Way, text: str, also: dict[str, str]) -> float | None:
@@ -92,6 +114,8 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
         return _assumed_words(session, task, typed)
     if other := _OTHER.get(unit):
         words += f" = {in_words(typed.value, dimension, other)}"
+    if typed.at is not None:
+        words += f" at {in_words(typed.at, 'length', session.unit('length'))}"
     if task.quantity != "installed_height" or not session.position or way is None:
         return words
     from honest_lift.estimates.heights import corrected

@@ -212,9 +212,32 @@ def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | No
         one = next(each for each in finding.inputs if each.quantity == quantity)
         if one.asked and quantity != "spring_load" and means_of(book.engine, quantity, one.value):
             yield _Need(CLOSE, quantity, one.asked.member), one.asked
+        elif quantity == "spring_load" and one.asked and (height := _helping_height(book, finding, one)):
+            yield _Need(CLOSE, "spring_load", "", height), of_spring(one.asked.name)
         elif quantity == "spring_load":
             words = "hold the spring tester against a reference spring"
             yield _Need(CLOSE, "reference_load", stated=words, page="Tester"), None
+
+
+_PRESSED = ("open height", "installed height")  # terms that say where a spring's load is asked
+
+
+def _helping_height(book: Book, finding: Finding, one: Input) -> float | None:
+    """Give the height to press a spring at where most of its load's doubt is its curve's shape; None where it is not.
+
+    Rounded, so that neighbours are pressed alike: near a point there is hardly any room for the shape.
+    """
+    squares = finding.source.parts()[:, finding.case] ** 2
+    shape = sum(
+        float(part)
+        for source, part in zip(finding.source.sources, squares, strict=True)
+        if source.key.startswith("shape:")
+    )
+    at = next((term.value for term in finding.terms if term.title in _PRESSED), None)
+    if at is None or not one.points or shape < 0.5 * float(squares.sum()):
+        return None
+    step = 0.02 * 25.4 if book.engine.unit("length") == "in" else 0.5
+    return round(round(at / step) * step, 4)
 
 
 def _share(finding: Finding, one: Input) -> float:
@@ -224,6 +247,7 @@ def _share(finding: Finding, one: Input) -> float:
     own = sum(
         float(square)
         for source, square in zip(finding.source.sources, squares, strict=True)
-        if source.key in keys or (one.quantity == "spring_load" and source.key.startswith(("scatter:load", "tool:")))
+        if source.key in keys
+        or (one.quantity == "spring_load" and source.key.startswith(("scatter:load", "tool:", "shape:")))
     )
     return own / float(squares.sum()) if squares.sum() else 0.0

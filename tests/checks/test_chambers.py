@@ -2,12 +2,15 @@
 
 from math import pi
 
+import msgspec
 import numpy as np
 import pytest
 from msgspec.structs import replace
 
 from chambers import pour, poured
+from engines import Bench
 from honest_lift.checks.examine import examine
+from honest_lift.checks.wording import reason
 from honest_lift.estimates.chambers import chambers
 from honest_lift.estimates.deck import deck_of
 from honest_lift.estimates.effective_ratio import effective_ratio
@@ -15,8 +18,10 @@ from honest_lift.estimates.left_over import TERMS, left_over
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, StrikeOut, fitment
+from honest_lift.facts.file import decode_book, encode_book
+from honest_lift.facts.history import History
 from honest_lift.facts.limits import Limit, Tolerance
-from honest_lift.facts.place import ENGINE, at_cylinder, at_position
+from honest_lift.facts.place import ENGINE, at_cylinder, at_position, of_spring
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cylinder.slider_crank import crank_of_stroke
 from honest_lift.numbers.doubt import Ground
@@ -330,3 +335,35 @@ def test_one_gasket_read_stands_for_others_by_what_gaskets_differ(stated, betwee
     assert of_cylinder(made.book, "gasket_thickness", 2).u > 0.1 / 3**0.5, (
         "pieces that differ more than is usual, say so"
     )
+
+
+@pytest.mark.parametrize(("quantity", "checks"), [
+    ("head_register", ("squish", "compression")), ("pocket_volume", ("compression",)), ("gasket_thickness", ("squish",)),
+])  # fmt: skip
+def test_what_a_file_states_for_all_and_was_set_aside_counts_as_nothing_known(quantity, checks):
+    made = poured().state(quantity, 1.0, ENGINE, tolerance=0.1)
+    raw = msgspec.json.decode(encode_book(made.book))
+    next(one for one in raw["engine"]["facts"] if one["quantity"] == quantity)["value"] = -1e9
+    book = decode_book(msgspec.json.encode(raw), "odd")
+    for check in checks:
+        one = examine(book).finding(check, "1i")
+        assert one.verdict is Verdict.UNPROVEN
+        assert "was set aside" in reason(one, book.engine)
+
+
+def test_a_curve_that_lost_a_point_proves_nothing_until_it_is_read_again():
+    bench = Bench().complete()
+    raw = msgspec.json.decode(encode_book(bench.book))
+    lost = next(
+        one for one in raw["journal"] if one.get("quantity") == "spring_load" and one["at"]["test_height"] == 42.0
+    )
+    lost["value"], lost["when"] = -1.0, "2026-01-05T10:00:00Z"
+    bench.history = History(decode_book(msgspec.json.encode(raw), "odd"))
+    position = bench.engine.position_of(lost["place"]["name"])
+    for check in ("seat_load", "open_load"):
+        one = examine(bench.book).finding(check, position)
+        assert (one.verdict, one.ground) == (Verdict.UNPROVEN, one.ground | Ground.SET_ASIDE)
+    bench.read("spring_load", of_spring(lost["place"]["name"]), 1066.0, "tester", at={"test_height": 39.0})
+    assert examine(bench.book).finding("seat_load", position).verdict is Verdict.UNPROVEN, "another height"
+    bench.read("spring_load", of_spring(lost["place"]["name"]), 890.0, "tester", at={"test_height": 42.0})
+    assert examine(bench.book).finding("seat_load", position).verdict is Verdict.PASSES

@@ -138,14 +138,16 @@ def test_events_that_say_too_little_or_run_backwards_are_refused(text):
         card_text.read_events(CamLobe("intake"), text, "in")
 
 
-def test_a_sound_observation_stands_beside_one_that_was_set_aside():
-    """What was set aside bars what is stated in its stead, not what somebody looked at and wrote down."""
+@pytest.mark.parametrize(("odd", "word"), [(0, "passes"), (-1, "unproven")])
+def test_what_was_seen_later_stands_in_for_what_was_set_aside_and_nothing_earlier_does(odd, word):
+    """The later look replaced the earlier one: when it is gone, the earlier says nothing of now."""
     bench = Bench().complete()
     bench.do(Confirm((seen(bench.book, "leak_test", at_position("1e"), "dry"),)))
     raw = msgspec.json.decode(encode_book(bench.book))
     readings = [one for one in raw["journal"] if one.get("quantity") == "leak_test" and one["place"]["name"] == "1e"]
     assert len(readings) > 1
-    readings[0]["value"] = 1e9
+    readings[0]["when"] = "2026-01-05T10:00:00Z"
+    readings[odd]["value"] = 1e9
     book = decode_book(msgspec.json.encode(raw), "odd")
     assert len(book.set_aside) == 1
-    assert examine(book).finding("leak_test", "1e").verdict.word == "passes"
+    assert examine(book).finding("leak_test", "1e").verdict.word == word

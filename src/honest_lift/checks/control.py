@@ -72,17 +72,17 @@ class _Held:
         self._shares = np.stack(
             [1.0 - low, low - high, high, np.ones_like(low)]
         )  # of the loads shut, half open, open; of gas
-        self._lift, self._ratio = (np.array([getattr(one, name) for one in moving]) for name in ("lift_mm", "ratio"))
+        self._lift = np.array([one.lift_mm for one in moving])
 
     def over(self, seat: Array, half: Array, opened: Array, lift: Array, *parts: Array) -> Array:
         """Give the share (..., n) over the red line; the spring's load runs straight between shut, half and full lift.
 
-        `parts`: the masses; pressure, head and stem; what the nose is off by; the red line.
+        `parts`: the masses; pressure, head and stem; what the nose is off by; the ratio over it; the red line.
         """
-        masses, (pressure, head, stem, nose, red) = parts[:_MASSES], parts[_MASSES:]
+        masses, (pressure, head, stem, nose, ratio, red) = parts[:_MASSES], parts[_MASSES:]
         gas = gas_force_n(pressure, np.array(0.0), head, stem)
         loads = np.stack(np.broadcast_arrays(seat, half, opened, -gas))
         bend = lift / self._lift * nose  # of every angle alike; none where doubt is wider than the lift itself
         bend = np.where(bend > 0.0, bend, np.nan)
-        speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(self._ratio, *masses))
+        speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(ratio, *masses))
         return (speed / red - 1.0) * 100.0

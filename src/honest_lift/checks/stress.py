@@ -26,7 +26,12 @@ def check_open_stress(book: Book, valves: Valves) -> list[Finding]:
     limits = valves.limits(book, OPEN_STRESS.name)
     if not any(limits):
         return []
-    stressed = derive(lambda height, true: _most(valves.cards, height) * true, valves.opened, _geometry(valves))
+    stressed = derive(
+        lambda height, true, off: _most(valves.cards, height, off) * true,
+        valves.opened,
+        _geometry(valves),
+        _steps(valves),
+    )
     terms = {"open height": (valves.opened.figure.value, "length")}
     found = findings(OPEN_STRESS, valves.places, valves.names, stressed, limits, terms=terms)
     return [one for one, card in zip(found, valves.cards, strict=True) if one.limit and has_stress(card)]
@@ -38,13 +43,30 @@ def has_stress(card: SpringCard | None) -> bool:
     return bool(members) and all(isfinite(one.free_mm) for one in members)
 
 
-def _most(cards: tuple[SpringCard | None, ...], height_mm: Array) -> Array:
-    """Give the largest stress (..., n) in MPa of each case's members at outer heights (..., n)."""
+def _steps(valves: Valves) -> Estimate:
+    """Give what the inner members' steps may be off by (n,) in mm, about nothing; a step without a tolerance bars a pass."""
+    return estimate_of([_step(valves.springs[case], card) for case, card in enumerate(valves.cards)])
+
+
+def _step(spring: str, card: SpringCard | None) -> Input:
+    inner = card.members[1:] if card else ()
+    u = max((one.step_tolerance_mm or 0.0 for one in inner), default=0.0) / sqrt(3.0)
+    known = all(one.step_mm is not None and (one.step_tolerance_mm is not None or not one.step_mm) for one in inner)
+    ground = Ground.SPECIFIED if known else Ground.SPECIFIED | Ground.UNTOLERATED
+    return Input("wire_geometry", f"card of spring {spring}", "specified", 0.0, ground=ground if inner else Ground.NONE,
+                 note="" if known else "the step of an inner member is stated without a tolerance",
+                 each=((f"card:step:{card.id if card else ''}", "steps of the inner members", u),) if u else ())  # fmt: skip
+
+
+def _most(cards: tuple[SpringCard | None, ...], height_mm: Array, off_mm: Array) -> Array:
+    """Give the largest stress (..., n) in MPa of each case's members at outer heights (..., n), inner steps off by so much."""
     result = np.full(height_mm.shape, np.nan)
     of_card = {one.id: one for one in cards if one is not None and has_stress(one)}
     for card in of_card.values():
         own = np.array([one is not None and one.id == card.id for one in cards])
-        each = [one.stress(height_mm[..., own]) for one in predicted_of(card)]
+        first, *inner = predicted_of(card)
+        each = [first.stress(height_mm[..., own])]
+        each += [one.stress(height_mm[..., own] - off_mm[..., own]) for one in inner]
         result[..., own] = np.max(each, axis=0)
     return result
 

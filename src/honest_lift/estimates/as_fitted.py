@@ -11,7 +11,7 @@ from msgspec.structs import replace
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.catalog import slots_of
+from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.changes import is_untouched
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import SCOPES, Fitment, Slot, holders, since
@@ -25,7 +25,9 @@ def as_fitted(book: Book, found: Input, place: Place) -> Input:
     """Mark what was told for all stale where another part was fitted at a place since, or give what it becomes there."""
     if found.ground & Ground.MISSING or (found.kind in READ and found.where == place.title):
         return found
-    done = [one for slot in sorted(slots_of((found.quantity,))) for one in _done(book.engine, slot, place, found)]
+    stated_for = () if found.kind in READ else CATALOG[found.quantity].stated_for
+    slots = sorted(stated_for or slots_of((found.quantity,)))
+    done = [one for slot in slots for one in _done(book.engine, slot, place, found)]
     if not done:
         return found
     order = {one.id: i for i, one in enumerate(book.engine.fitments)}
@@ -43,9 +45,8 @@ def as_fitted(book: Book, found: Input, place: Place) -> Input:
 
 def _done(engine: Engine, slot: Slot, place: Place, found: Input) -> list[Fitment]:
     """Give what was done in a slot that a place rests on, after what was told for all."""
-    whole = (
-        SCOPES.get(slot) == "engine"
-    )  # what is told for all of the only one speaks of the one there is, but for a known change
+    # what was read for all of the only one goes stale by itself, as any reading does; what was stated has to be told here
+    whole = SCOPES.get(slot) == "engine" and found.kind in READ
     there = (one for holder in holders(engine.layout, slot, place).values()
              for one in since(engine.fitments, slot, holder, ""))  # fmt: skip
     return [

@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.rocker_parts import RESTS_ON
 from honest_lift.estimates.rockers import rockers_of
 from honest_lift.facts.catalog import slots_of
@@ -29,8 +29,7 @@ def lift_at_valve(book: Book) -> Estimate:
 @by_value
 def _lift(book: Book) -> Estimate:
     positions = [one.id for one in book.engine.layout.positions]
-    places = [at_position(name) for name in positions]
-    measured = estimate_of([resolve(book, "valve_lift", place) for place in places])
+    measured = estimate_of([at_valve(book, "valve_lift", name) for name in positions])
     rockers = rockers_of(book)  # only a gear that is known as well as a stated ratio goes before it
     if rockers is None or not rockers.proven.all():
         lobe, ratio, lash = (
@@ -68,4 +67,4 @@ def _part(book: Book, quantity: str, position: str) -> Input:
         return Input("lash", title, "not applicable", 0.0, note="a hydraulic lifter has none", asked=place)
     if quantity == "rocker_ratio" and book.engine.gear == "bucket":
         return Input("rocker_ratio", title, "not applicable", 1.0, note="a bucket has none", asked=place)
-    return resolve(book, quantity, place)
+    return at_valve(book, quantity, position)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Sequence
-from math import sqrt
+from math import isfinite, nan, sqrt
 
 import numpy as np
 from msgspec import Struct
@@ -157,7 +157,8 @@ def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
                 heights.put((s, m, p), point.height_mm, point.stop)
                 scatter = (f"scatter:load:{m}:{p}", "load, the single reading", point.load.own_u)
                 loads.put((s, m, p), point.load.value, point.load.shared, scatter)
-    ground = np.array([_ground(table) for table in tables], dtype=np.int64)
+    aside = [any(_aside(book, of_spring(name, m)) for _, m in nest) for name, nest in zip(springs, nests, strict=True)]
+    ground = np.array([_ground(table) for table in tables], dtype=np.int64) | np.where(aside, int(Ground.SET_ASIDE), 0)
     present = np.array([[m < len(nest) for m in range(width)] for nest in nests])
     bind, bound, bind_present = _binds(book, springs)
     curves = Curves(
@@ -241,6 +242,19 @@ def _ground(table: list[list[_Point]]) -> int:
     return int(flags)
 
 
+def _aside(book: Book, place: Place) -> str:
+    """Say which of a curve's points was set aside when the file was read, and not read again since; "" for none."""
+    for one in book.set_aside:
+        if one.quantity != "spring_load" or one.at != place:
+            continue
+        height = one.read_at.get("test_height", nan)
+        later = [each.reading.at.get("test_height") for each in counting_readings(book, "spring_load", place)
+                 if one.when and one.when < each.reading.when]  # fmt: skip
+        if not (height in later or (later and not isfinite(height))):
+            return f"a point of its curve was set aside: {one.given}, {one.why}"
+    return ""
+
+
 def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
     """Give one input that stands for a spring's whole curve."""
     place = of_spring(spring)
@@ -250,13 +264,14 @@ def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
     if any(len(member) < 2 for member in table):
         needed = "no load is measured" if not points else "its load is measured at one height only; two are needed"
         return missing(book, "spring_load", place, f"spring {spring}: {needed}")
-    ground = Ground(_ground(table))
+    asides = [words for _, m in _members(book, spring) if (words := _aside(book, of_spring(spring, m)))]
+    ground = Ground(_ground(table)) | (Ground.SET_ASIDE if asides else Ground.NONE)
     notes = dict.fromkeys(point.load.note for point in points if point.load.note)
     warnings = dict.fromkeys(point.load.warning for point in points if point.load.warning)
     tools = ", ".join(dict.fromkeys(point.load.tool for point in points if point.load.tool))
     low, high = min(p.height_mm for p in table[0]), max(p.height_mm for p in table[0])
     return Input("spring_load", place.title, "measured", points[0].load.value, ground=ground, tool=tools,
-                 low=low, high=high, note="; ".join(notes), warning="; ".join(warnings), asked=place,
+                 low=low, high=high, note="; ".join([*asides, *notes]), warning="; ".join(warnings), asked=place,
                  points=tuple((p.height_mm, p.load.value) for p in points) if len(table) == 1 else ())  # fmt: skip
 
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import sqrt
+from math import nan, sqrt
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.lobe_read import lobe_read, table_near
@@ -44,7 +45,8 @@ _STEP_MM = 1e-3  # of lobe lift, over which the ratio is taken
 
 class Moving(Struct, frozen=True):
     """What moves at one valve. `masses`: valve, retainer and locks, spring, its share, rocker, pushrod, lifter. `gas`: pressure,
-    head and stem. `nose`: what its acceleration may be off by, as a factor. `ratio`: over the nose. `lift_mm`: at full lift.
+    head and stem. `nose`: what its acceleration may be off by, as a factor. `carried`: its ratio over the nose, with the doubt and
+    whatever bars what carries the lobe: its lift, ratio and lash, or the gear's parts. `lift_mm`: at full lift.
 
     `fractions` of that lift and `acceleration`, mm a crank degree squared, at angles where the spring alone holds it, `at_deg` of
     the crank from its middle.
@@ -54,7 +56,7 @@ class Moving(Struct, frozen=True):
     gas: tuple[Input, ...]
     nose: Input
     red_line: Input
-    ratio: float = 1.0
+    carried: Input
     lift_mm: float = 1.0
     fractions: tuple[float, ...] = ()
     acceleration: tuple[float, ...] = ()
@@ -63,7 +65,12 @@ class Moving(Struct, frozen=True):
     @property
     def inputs(self) -> tuple[Input, ...]:
         """Give everything it rests on, each with its doubt."""
-        return (*self.masses, *self.gas, self.nose)
+        return (*self.masses, *self.gas, self.nose, self.carried)
+
+    @property
+    def ratio(self) -> float:
+        """Give the ratio over the nose."""
+        return self.carried.value
 
 
 def moving_of(book: Book) -> tuple[Moving, ...]:
@@ -76,7 +83,7 @@ def _moving(book: Book) -> tuple[Moving, ...]:
     positions, red = [one.id for one in book.engine.layout.positions], resolve(book, "red_line", ENGINE)
     if not is_asked(book):  # nobody asks: a lobe takes a while to be drawn from its card
         nothing = Input("nose_acceleration", "", "missing", ground=Ground.MISSING)
-        return (Moving((), (), nothing, red),) * len(positions)
+        return (Moving((), (), nothing, red, nothing),) * len(positions)
     known = Parts(book, piston=False)
     lifted = [lifted_at(book, known, case, name) for case, name in enumerate(positions)]
     keys = [
@@ -94,7 +101,8 @@ def _moving(book: Book) -> tuple[Moving, ...]:
     return tuple(
         Moving(
             _masses(book, each, case, name), tuple(_gas(each, part, case, name) for part in _GAS),
-            _nose(book, lifted[case], name), red, *turned.get(keys[case], ()),
+            _nose(book, lifted[case], name), red, _carried(lifted[case], name, turned.get(keys[case])),
+            *turned.get(keys[case], ())[1:],
         )
         for case, name in enumerate(positions)
     )  # fmt: skip
@@ -157,6 +165,29 @@ def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     found = table_near(book, place.role, position)
     band = lobe_read(book, found).band.usual if found else _CARD_HIGH - 1.0
     return Input("nose_acceleration", place.title, "measured", 1.0, band, ground=shape.ground, asked=place)
+
+
+def _carried(lifted: Lifted, position: str, turned: _Turned | None) -> Input:
+    """Give the ratio over the nose as an input: as sure as the stated one, and barred by whatever bars what carries the lobe.
+
+    Of a gear worked out from its dimensions the ratio is as sure as that is: its own doubt hardly moves a mass. An assumed part
+    moves more than this ratio, so that its range is not scanned here.
+    """
+    parts = lifted.inputs[2:]
+    ground = Ground.NONE
+    for one in parts:
+        ground |= one.ground
+    ground |= Ground.UNRANGED if ground & Ground.ASSUMED else Ground.NONE
+    stated = next((one for one in parts if one.quantity == "rocker_ratio"), None)
+    notes = dict.fromkeys(one.note for one in parts if one.note and one.ground & ~Ground.SPECIFIED)
+    told = stated if stated is not None else Input("rocker_ratio", "", "worked out", own_u=_GEAR_RATIO_U)
+    return replace(
+        told, value=turned[0] if turned else nan, ground=ground, note="; ".join(notes), low=nan, high=nan,
+        asked=at_position(position),
+    )  # fmt: skip
+
+
+_GEAR_RATIO_U = 0.01  # of a ratio worked out from a gear's dimensions. From memory
 
 
 def _masses(book: Book, each: dict[str, tuple[Input, ...]], case: int, position: str) -> tuple[Input, ...]:

@@ -52,10 +52,7 @@ def _resolved(book: Book, quantity: str, place: Place) -> Input:
     aside = ""
     for near in places_around(book.engine, place, quantity):
         found = _found_at(book, quantity, near, place)
-        if found is None or found.kind not in (
-            "measured",
-            "observed",
-        ):  # what was stated there stands in for what was set aside, too
+        if found is None or not _read_since_set_aside(book, quantity, near, found):
             aside = aside or _set_aside(book, quantity, near)
         if found is None:
             continue
@@ -64,7 +61,16 @@ def _resolved(book: Book, quantity: str, place: Place) -> Input:
         if found.kind != "assumed":
             return found
         assumed = assumed or found
-    return assumed or missing(book, quantity, place)
+    return assumed or missing(book, quantity, place, aside)
+
+
+def _read_since_set_aside(book: Book, quantity: str, near: Place, found: Input) -> bool:
+    """Tell whether what stands at a place was read after everything that was set aside there: it then stands in for it."""
+    if found.kind not in ("measured", "observed"):
+        return False
+    return all(
+        one.when and one.when < found.when for one in book.set_aside if one.at == near and one.quantity == quantity
+    )
 
 
 def _is_told(book: Book, quantity: str) -> bool:

@@ -20,12 +20,13 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker_parts import told_everywhere
 from honest_lift.estimates.rockers import rockers_of
+from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.timing import advanced_on_card, advanced_since
-from honest_lift.facts.tools import offset_doubt, offset_source, scatter_doubt
+from honest_lift.facts.tools import Tool, offset_doubt, offset_source, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.mechanics.cam.lobe import CardLobe, Lobe
 from honest_lift.numbers.doubt import Ground
@@ -159,16 +160,17 @@ def _floor(known: Parts, case: int, position: str, lean: Input) -> Input:
 
 def _gear(book: Book, known: Parts, case: int, position: str, *, read_at_valve: bool) -> list[Input]:
     """Give what carries the lobe: the gear's own parts where they are proven, else lobe lift, ratio and lash."""
-    place = at_position(position)
     if read_at_valve:
         return [at_valve(book, "valve_lift", position), _exact("rocker_ratio", position, 1.0), _exact("lash", position)]
     if known.rockers is not None and known.rockers.proven[case]:
         return list(known.gears[case].inputs)
     hydraulic = book.engine.lifter.startswith("hydraulic")
     ratio = (
-        _exact("rocker_ratio", position, 1.0) if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place)
+        _exact("rocker_ratio", position, 1.0)
+        if book.engine.gear == "bucket"
+        else at_valve(book, "rocker_ratio", position)
     )
-    lash = _exact("lash", position) if hydraulic else resolve(book, "lash", place)
+    lash = _exact("lash", position) if hydraulic else at_valve(book, "lash", position)
     return [at_valve(book, "lobe_lift", position), ratio, lash]
 
 
@@ -192,10 +194,20 @@ def _by_table(book: Book, role: str, position: str) -> _Shaped:
     ground |= nose.ground if nose else Ground.NONE
     way = _AT_VALVE if found.table.read_at == "valve" else ""
     dial = book.engine.tool(found.table.tool)
+    ground |= tool_ground(book, dial, found.table.when) | tool_ground(
+        book, book.engine.tool(found.table.wheel), found.table.when
+    )
     own = scatter_doubt(dial, 0.0) if dial else 0.0
     shape = Input("lobe_shape", found.table.place.title, "measured", 0.0, own, ground=ground, way=way,
                   asked=at_position(position))  # fmt: skip
     return shape, read.lobe, found.key, _middle(book, role, position, read, advanced or 0.0)
+
+
+def tool_ground(book: Book, tool: Tool | None, read_on: str) -> Ground:
+    """Tell what bars what was read with a tool: one nobody named, of which nothing is stated, or that was overdue then."""
+    if tool is None or not tool.is_stated:
+        return Ground.NO_TOOL
+    return Ground.STALE if correction_for(book, tool, read_on)[1] else Ground.NONE
 
 
 def _by_card(book: Book, role: str, position: str) -> _Shaped:
@@ -215,7 +227,7 @@ def _middle(book: Book, role: str, position: str, read: LobeRead | None, advance
     place, side = at_position(position), side_of(role)
     if read is not None and read.centre_deg is not None:
         wheel = book.engine.tool(read.found.table.wheel)
-        ground = Ground.NONE if wheel and wheel.is_stated else Ground.NO_TOOL
+        ground = tool_ground(book, wheel, read.found.table.when)
         ground |= Ground.PREDICTED if advanced_deg else Ground.NONE
         shared: Shared = (offset_source(wheel, offset_doubt(wheel, 0.0)),) if wheel else ()
         scatter = scatter_doubt(wheel, 0.0) if wheel else 0.0

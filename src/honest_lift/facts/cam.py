@@ -39,6 +39,9 @@ class CamLobe(Struct, frozen=True, forbid_unknown_fields=True):
     lash_cold_mm: float | None = None
     lash_hot_mm: float | None = None
     base_circle_mm: float | None = None
+    when: str = (
+        ""  # its lift was stated on: it speaks of the camshaft that was there then; "" in files that did not know
+    )
 
     @property
     def centre_deg(self) -> float | None:
@@ -61,4 +64,5 @@ def lift_by_card(lobes: tuple[CamLobe, ...], place: Place) -> Fact | None:
     lobe = next((one for one in lobes if place == at_role(one.id)), None)
     if lobe is None or lobe.gross_lobe_mm is None:
         return None
-    return Fact("lobe_lift", place, lobe.gross_lobe_mm, source="gross valve lift over the ratio it is quoted with")
+    return Fact("lobe_lift", place, lobe.gross_lobe_mm, source="gross valve lift over the ratio it is quoted with",
+                when=lobe.when)  # fmt: skip

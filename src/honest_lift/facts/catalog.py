@@ -44,10 +44,10 @@ _ROWS = (
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 
 _SLOTS: dict[str, frozenset[Slot]] = {
-    row.name: frozenset(slot for way in row.ways for slot in way.depends) for row in _ROWS
+    row.name: frozenset((*(slot for way in row.ways for slot in way.depends), *row.stated_for)) for row in _ROWS
 }
 
 
 def slots_of(quantities: Iterable[str]) -> frozenset[Slot]:
-    """Give every slot that a reading of these quantities may depend on."""
+    """Give every slot that a reading of these quantities, or a figure stated of them, may depend on."""
     return frozenset[Slot]().union(*(_SLOTS[name] for name in quantities))

@@ -67,8 +67,8 @@ KINDS: dict[str, ChangeKind] = {
 
 _TIMED = frozenset({"lobe_centreline", "piston_valve_clay", "piston_valve_room", "valve_to_valve"})
 _OF_GEAR = frozenset({
-    "pivot_out", "valve_arm", "pushrod_arm", "arm_angle", "tip_radius", "lifter_across", "lifter_below", "lifter_lean", "stud_lean",
-    "valve_lean", "nut_pitch", "plunger_travel", "under_rocker", "retainer_below",
+    "rocker_ratio", "rocker_at_valve", "pivot_out", "valve_arm", "pushrod_arm", "arm_angle", "tip_radius", "lifter_across",
+    "lifter_below", "lifter_lean", "stud_lean", "valve_lean", "nut_pitch", "plunger_travel", "under_rocker", "retainer_below",
 })  # fmt: skip
 _UNTOUCHED: dict[str, frozenset[str]] = {
     "base_circle": frozenset({"lobe_lift", "lobe_centreline", *_TIMED}), "lobe_lift": frozenset({"lobe_centreline"}),

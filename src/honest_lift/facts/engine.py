@@ -130,6 +130,8 @@ class SetAside(Struct, frozen=True, forbid_unknown_fields=True):
     why: str
     quantity: str = ""
     at: Place | None = None
+    when: str = ""  # it was read, or stated, on: what was read there later stands in for it
+    read_at: dict[str, float] = {}  # of a reading with a coordinate
 
 
 class Book(Struct, frozen=True, forbid_unknown_fields=True):

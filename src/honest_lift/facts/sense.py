@@ -101,7 +101,9 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
         if unknown := [name for name in entry.at if name not in CATALOG]:
             which, why = unknown[0], "nothing of that name is known here"
     if why:
-        aside.append(SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place))
+        aside.append(
+            SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place, entry.when, entry.at)
+        )
     return bool(why)
 
 
@@ -145,7 +147,7 @@ def _fact_is_odd(fact: Fact, aside: list[SetAside]) -> bool:
             why = "its range runs backwards"
     if why:
         title = row.title if row else fact.quantity
-        aside.append(SetAside(fact.place.title, title, _given(fact), why, fact.quantity, fact.place))
+        aside.append(SetAside(fact.place.title, title, _given(fact), why, fact.quantity, fact.place, fact.when))
     return bool(why)
 
 

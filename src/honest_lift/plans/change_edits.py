@@ -122,7 +122,9 @@ def _card(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     known = {one.id: one for one in engine.lobes}
     roles: tuple[Role, ...] = ("intake", "exhaust")
     lobes = [
-        replace(known.get(role, CamLobe(role)), durations=durations) for role in roles if change.where in ("", role)
+        replace(known.get(role, CamLobe(role)), durations=durations, when=now())
+        for role in roles
+        if change.where in ("", role)
     ]
     if not lobes:
         raise EditError("A cam card is of all intakes or of all exhausts, not of one valve.")

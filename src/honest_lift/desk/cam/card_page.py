@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from msgspec import Struct
+from msgspec.structs import replace
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, in_row
@@ -12,7 +13,7 @@ from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts import card_text
 from honest_lift.facts.cam import CamLobe
-from honest_lift.facts.edits import Describe, Put
+from honest_lift.facts.edits import Describe, Put, now
 from honest_lift.facts.place import Role
 from honest_lift.numbers.entry import EntryError, Field, parse
 
@@ -140,7 +141,10 @@ class CardPage(QWidget):
         elif side is None:
             raise EntryError("intake and exhaust apart: type it under one of them")
         elif line.put:
-            self.session.do(Put("lobes", line.put(self._lobe(_ROLES[side]), text, self._unit)))
+            before = self._lobe(_ROLES[side])
+            lobe = line.put(before, text, self._unit)
+            anew = lobe.gross_lobe_mm != before.gross_lobe_mm  # a lift stated now speaks of the camshaft there is now
+            self.session.do(Put("lobes", replace(lobe, when=now()) if anew else lobe))
         return self._line(line)
 
 

@@ -13,13 +13,13 @@ ROWS: tuple[Quantity, ...] = (
         (Way("indicator", "indicator on the retainer, checking spring", ("indicator",), ("cam", "rocker", "adjuster"),
              howto="Through a full turn at running lash, solid lifter, along the stem."),),
         "Largest opening of the valve along its stem, lash taken up.",
-        "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
+        "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.", stated_for=("rocker", "cam"),
     ),
     Quantity(
         "lobe_lift", "lobe lift", "Lc", "length", ("position", "role", "engine"), (1.0, 25.0), (3.0, 16.0),
         (Way("indicator", "indicator on the lifter", ("indicator",), ("cam",),
              howto="From the base circle to the nose, along the lifter's axis."),),
-        "Largest lift at the lifter.",
+        "Largest lift at the lifter.", stated_for=("cam",),
     ),
     Quantity(
         "lobe_centreline", "centreline by the wheel", "c", "angle", ("position", "role"), (1.0, 359.0), (90.0, 130.0),
@@ -30,7 +30,7 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "rocker_ratio", "rocker ratio", "R", "ratio", ("position", "role", "engine"), (0.8, 2.6), (1.2, 2.0),
-        meaning="Lift at the valve over lift at the lifter; 1 for a bucket.",
+        meaning="Lift at the valve over lift at the lifter; 1 for a bucket.", stated_for=("rocker",),
     ),
     Quantity(
         "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
@@ -38,7 +38,7 @@ ROWS: tuple[Quantity, ...] = (
              howto="On the base circle, cold."),
          Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
              howto="On the base circle, at running temperature, as the card's hot figure wants.", short="hot")),
-        "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False,
+        "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False, stated_for=("rocker", "cam"),
     ),
     Quantity(
         "lifter_bleed", "bleed of a hydraulic lifter", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),

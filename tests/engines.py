@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from honest_lift.demo.engine import demo_book
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Confirm, Edit, State, fit_springs, fitment, new_id, reading_of
+from honest_lift.facts.edits import Confirm, Edit, State, StrikeOut, fit_springs, fitment, new_id, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
@@ -106,6 +106,13 @@ class Bench:
             self.read("spring_load", of_spring(name, member), load, "tester", at={"test_height": height})
         if bind is not None:
             self.read("bind_height", of_spring(name, member), bind, "tester")
+        return self
+
+    def strike(self, spring: str) -> Bench:
+        """Strike out whatever was read of a spring."""
+        for entry in self.book.journal:
+            if getattr(entry, "place", None) and entry.place.kind == "spring" and entry.place.name == spring:
+                self.do(StrikeOut(entry.id))
         return self
 
     def state(self, quantity: str, value: float, place: Place = ENGINE, **more) -> Bench:

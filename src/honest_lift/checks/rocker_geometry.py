@@ -10,7 +10,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, is_given, on_valves, read_or_worked
-from honest_lift.checks.tips import above_neighbours
+from honest_lift.checks.tips import above_neighbours, have_neighbours
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.rockers import BY_TIP, Rockers, rockers_of
 from honest_lift.facts.engine import Book
@@ -80,7 +80,8 @@ def _uneven(book: Book, rockers: Rockers) -> list[Finding]:
     above = above_neighbours(book)
     added = derive(np.multiply, above, rockers.of(BY_TIP))
     terms = {"tip above its neighbours": (above.figure.value, "length")}
-    return on_valves(book, UNEVEN_TIP, added, terms, _preload_words(book, above))
+    found = on_valves(book, UNEVEN_TIP, added, terms, _preload_words(book, above))
+    return [one for one, level in zip(found, have_neighbours(book).tolist(), strict=True) if level]
 
 
 def _preload_words(book: Book, above: Estimate) -> list[str]:

@@ -40,6 +40,14 @@ def check_tips(book: Book) -> list[Finding]:
     return level + where_stated(height, "tip_height_target")
 
 
+def have_neighbours(book: Book) -> NDArray[np.bool_]:
+    """Tell which valves (n,) have another that belongs level with them."""
+    have = np.zeros(len(book.engine.layout.positions), dtype=bool)
+    for rows, _ in _groups(book):
+        have[rows] = len(rows) > 1
+    return have
+
+
 def above_neighbours(book: Book) -> Estimate:
     """Give how far each tip stands above the middle one of its head, (n,) in mm, of those with the same specification."""
     tips = everywhere(book, "stem_tip_height")

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.rocker_parts import RESTS_ON
-from honest_lift.estimates.rockers import rockers_of
+from honest_lift.estimates.rockers import Rockers, rockers_of
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import narrowed
@@ -37,7 +37,9 @@ def _lift(book: Book) -> Estimate:
             for quantity in ("lobe_lift", "rocker_ratio", "lash")
         )
         worked = derive(valve_lift, lobe, ratio, lash)
-        worked = worked if rockers is None else either(rockers.proven, rockers.of("lift"), worked)
+        worked = (
+            worked if rockers is None else either(rockers.proven, rockers.of("lift"), _in_its_stead(rockers, worked))
+        )
     else:
         worked = rockers.of("lift")
     missing, assumed = (
@@ -51,6 +53,12 @@ def _lift(book: Book) -> Estimate:
     cases = zip(known, aside, measured.inputs, worked.inputs, strict=True)
     inputs = tuple(m if k else (*m, *w) if a else w for k, a, m, w in cases)
     return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
+
+
+def _in_its_stead(rockers: Rockers, worked: Estimate) -> Estimate:
+    """Bar a lift by the stated ratio where a dimension of the gear, which would go before it, was set aside."""
+    aside = (rockers.figures.figure.ground & int(Ground.SET_ASIDE)) != 0
+    return Estimate(worked.figure.on_ground(aside, Ground.SET_ASIDE), worked.inputs)
 
 
 def either(first: NDArray[np.bool_], one: Estimate, other: Estimate) -> Estimate:

@@ -61,7 +61,10 @@ def _resolved(book: Book, quantity: str, place: Place) -> Input:
         if found.kind != "assumed":
             return found
         assumed = assumed or found
-    return assumed or missing(book, quantity, place, aside)
+    if assumed is not None:
+        return assumed
+    nothing = missing(book, quantity, place, aside)
+    return replace(nothing, ground=nothing.ground | Ground.SET_ASIDE) if aside else nothing
 
 
 def _read_since_set_aside(book: Book, quantity: str, near: Place, found: Input) -> bool:
@@ -136,8 +139,9 @@ def places_around(engine: Engine, place: Place, quantity: str) -> tuple[Place, .
 
 def missing(book: Book, quantity: str, place: Place, note: str = "") -> Input:
     """Make the input of a quantity nobody has given, naming a value that was set aside there."""
-    note = note or _set_aside(book, quantity, place)
-    return Input(quantity, place.title, "missing", ground=Ground.MISSING, note=note, asked=place)
+    aside = _set_aside(book, quantity, place)
+    ground = Ground.MISSING | (Ground.SET_ASIDE if aside else Ground.NONE)
+    return Input(quantity, place.title, "missing", ground=ground, note=note or aside, asked=place)
 
 
 def counting_readings(book: Book, quantity: str, place: Place) -> tuple[Standing, ...]:

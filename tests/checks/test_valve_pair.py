@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from scipy.optimize import minimize
 
 from honest_lift.checks.examine import examine
+from honest_lift.checks.wording import reason
 from honest_lift.estimates.valve_pair import OVERLAP, Amounts, OnePair, opposed, valve_to_valve
 from honest_lift.facts.edits import Fit, fitment
 from honest_lift.facts.place import at_position
@@ -37,7 +38,10 @@ def test_what_is_read_at_the_exhaust_counts_for_its_pair():
     other = engine(drop=None)
     assert found(other) is None
     other.read("valve_to_valve", at_position("1e"), 3.1, "feeler", "solid")
-    assert (found(other).verdict.word, found(other).figure) == ("passes", pytest.approx(3.1))
+    assert (found(other).verdict.word, found(other).figure) == ("unproven", pytest.approx(3.1))
+    assert "no more than there is" in reason(found(other), other.engine)
+    other.read("valve_to_valve", at_position("1e"), 1.5, "feeler", "solid")
+    assert found(other).verdict.word == "fails", "an upper bound under the limit is under it"
     made.read("valve_to_valve", at_position("1e"), 0.6, "feeler", "solid")
     told = found(made)
     assert (told.verdict.word, told.figure < 0.6 + 1e-9) == ("unproven", True)

@@ -1,13 +1,12 @@
 """Valve to valve: a mock-up at the TDC lifts, or worked out through the overlap; judged at the intake of each pair.
 
-The mock-up need not show the least: where the overlap is worked out of proven parts, what it is nearer there is taken off; else an
-allowance is. Where the two say what can't both be, neither proves anything.
+The mock-up need not show the least: where the overlap is worked out of proven parts, what it is nearer there is taken off. Else it
+is an upper bound, which can fail and never pass. Where the two say what can't both be, neither proves anything.
 """
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import sqrt
 
 import numpy as np
 from msgspec.structs import replace
@@ -20,15 +19,15 @@ from honest_lift.estimates.piston_valve_read import disagree
 from honest_lift.estimates.valve_pair import ThroughOverlap, of_pair, valve_to_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import Ground, combine
 from honest_lift.numbers.units import in_words
 
 VALVE_VALVE = Check(
     "valve_to_valve", "Valve to valve", "turn", "length", "Least gap between the heads of an intake and the exhaust against it.",
 )  # fmt: skip
 GIVEN = ("valve_to_valve", "heads_over", "heads_step")
-_OFF_TDC_MM = (
-    0.05  # what the nearest place may be nearer than the one at TDC: 0.036 in the handbook's engine. From memory
+_NEARER_MM = (
+    1.5  # by so much the heads came nearer beside TDC at worst, on mild cams whose heads lean 22 degrees. From memory
 )
 _USUAL = "a valve set by another lift, a lobe or timing off, an angle read on the wrong side, or heads measured over their margins"
 
@@ -50,12 +49,12 @@ def _none(name: str) -> Input:
 
 def _as_it_stands(book: Book, worked: ThroughOverlap, seen: Sequence[Input]) -> tuple[Estimate, list[str]]:
     read, there, odds, remarks = [], [], [], []
+    nearer = combine(np.subtract, worked.at_tdc.figure, worked.least.figure)
     for case, one in enumerate(seen):
         told = not one.ground & Ground.MISSING or bool(one.note)
         own = _proven_at_tdc(worked, case)
         apart = told and own is not None and np.isfinite(one.value) and disagree(one, own)
-        nearer = 0.0 if own is None else own.value - float(worked.least.figure.value[case])
-        read.append(_least_of(one, nearer if own is not None else None))
+        read.append(_least_of(one, None if own is None else (float(nearer.value[case]), float(nearer.u[case]))))
         there.append(told)
         odds.append(apart)
         remarks.append(_remark(book, worked, case, told=told, apart=own if apart else None))
@@ -71,12 +70,24 @@ def _proven_at_tdc(worked: ThroughOverlap, case: int) -> Input | None:
     return Input(VALVE_VALVE.name, "worked out", "measured", float(figure.value[case]), float(figure.u[case]))
 
 
-def _least_of(seen: Input, nearer_mm: float | None) -> Input:
-    """Give the least that a mock-up at the TDC lifts stands for: less what the overlap is nearer elsewhere, or an allowance."""
-    if nearer_mm is not None:
-        return replace(seen, value=seen.value - max(nearer_mm, 0.0))
-    off = ("mock-up", "the nearest place may stand off TDC", _OFF_TDC_MM / sqrt(3.0))
-    return replace(seen, each=(*seen.each, off))
+def _least_of(seen: Input, nearer: tuple[float, float] | None) -> Input:
+    """Give the least that a mock-up at the TDC lifts stands for: less what the overlap is nearer elsewhere, (mm, its u).
+
+    Where nobody knows that, the heads come nearer by anything up to _NEARER_MM: alone it can fail and never pass.
+    """
+    if nearer is not None:
+        mm, u = nearer
+        away = (("mock-up", "how much nearer the heads come off TDC", u),) if u else ()
+        return replace(seen, value=seen.value - max(mm, 0.0), each=(*seen.each, *away))
+    if seen.ground & Ground.MISSING:
+        return seen
+    note = "; ".join(part for part in (seen.note, _UPPER) if part)
+    return replace(seen, ground=seen.ground | Ground.ASSUMED, low=seen.value - _NEARER_MM, high=seen.value, note=note)
+
+
+_UPPER = (
+    "a mock-up at the TDC lifts shows no more than there is: beside TDC the heads may come nearer; degree both lobes"
+)
 
 
 def _remark(book: Book, worked: ThroughOverlap, case: int, *, told: bool, apart: Input | None) -> str:

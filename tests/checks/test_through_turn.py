@@ -217,7 +217,9 @@ def test_valve_to_valve_is_held_at_its_intake():
         made.book, "valve_to_valve", at_position("1i"), 2.5, text="2.5", unit="mm", way="feeler", tool="solid"
     )
     made.do(Confirm((reading,)))
-    assert [words(made, one, "valve_to_valve") for one in ("1i", "2i", "1e")] == ["passes", "unproven", "none"]
+    assert [words(made, one, "valve_to_valve") for one in ("1i", "2i", "1e")] == ["unproven", "unproven", "none"], (
+        "set at TDC it is an upper bound"
+    )
     made.read("valve_to_valve", at_position("2i"), 1.2, "feeler", "solid")
     assert words(made, "2i", "valve_to_valve") == "fails"
 

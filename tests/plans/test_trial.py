@@ -3,28 +3,39 @@
 from itertools import count
 from math import cos, isfinite, pi, radians
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from chambers import poured
+from fingers import fingered
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
+from honest_lift.estimates.piston_valve_read import AT
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts import edits
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Describe, EditError, fitment
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.history import History
+from honest_lift.facts.lobe_edits import TakeTables
 from honest_lift.facts.place import at_position
+from honest_lift.facts.timing import advanced_on_card
+from honest_lift.mechanics.cam.card_lobe import flank_from_card
+from honest_lift.mechanics.cam.lobe import CardLobe
+from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans import change_edits
 from honest_lift.plans.change_edits import edit_of, words_of
 from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
 from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
+from honest_lift.sheets.trial_words import turn_words
+from lobes import walked_table
 from trials import DEMO, changes
+from turning import LOBE
 from turning import engine as turned_engine
 
 NOW = examine(DEMO)
@@ -49,14 +60,19 @@ def test_a_trial_never_touches_the_engine_and_its_ripple_is_what_the_checks_say(
             if o.position
         }
 
-    then, now = figures(examine(found.tried)), figures(NOW)
+    tried = examine(found.tried)
+    then, now = figures(tried), figures(NOW)
+    stale = [
+        {(o.check.name, o.place) for o in each.findings if o.position and o.ground & Ground.STALE}
+        for each in (NOW, tried)
+    ]
 
     def same(one, other):
         if isinstance(one, float) and isinstance(other, float):
             return one == pytest.approx(other, rel=1e-9, abs=1e-9)
         return (one or None) == (other or None)
 
-    wanted = {key for key in {*then, *now} if not same(then.get(key), now.get(key))}
+    wanted = {key for key in {*then, *now} if not same(then.get(key), now.get(key))} | (stale[1] - stale[0])
     assert {(one.there.check.name, one.there.place) for one in found.moved} == wanted
     for one in (*found.moved, *found.unproved):
         rests_on = {i.ground for i in one.after.inputs} if one.after else set()
@@ -238,3 +254,87 @@ def test_lines_tell_where_each_check_stands_worst():
     assert next(iter(lines)) in ("squish", "compression"), "what turns for the worse stands first"
     assert worst_of(found.found, "squish").place.name == "5"
     assert "squish" in checks_moved([found])
+
+
+def rowed(clay=False, drop=7.0):
+    """A walked and degreed intake whose room was read every two degrees, or by clay; worked anew from lobe, ratio and crank."""
+    made = turned_engine(drop=0.0)
+    table = walked_table(made.book, at_position("1i"), LOBE, 8.97, centre_deg=108.0, tool="dial", wheel="wheel")
+    made.do(TakeTables((table,)))
+    angles = np.arange(-4.0, 21.0, 2.0)
+    if clay:
+        return made.read("piston_valve_clay", at_position("1i"), float(rooms(angles, drop).min()), "clay", "clay")
+    for at, room in zip(angles, rooms(angles, drop), strict=True):
+        made.read(
+            "piston_valve_room", at_position("1i"), round(float(room), 4), "indicator", "dial", at={AT: float(at)}
+        )
+    return made
+
+
+def rooms(crank, drop=7.0, ratio=1.5, lash=0.4, centre=108.0, lift=8.97):
+    lobe = CardLobe(flank_from_card(8.97, LOBE)).lift((np.asarray(crank) - centre) / 2.0) * lift / 8.97
+    return drop + SliderCrank(44.0, 145.0).drop(np.asarray(crank)) - np.maximum(lobe * ratio - lash, 0.0)
+
+
+@pytest.mark.parametrize(
+    ("tried", "then"),
+    [
+        ([("head_cut", 0.5)], {"drop": 6.5}),
+        ([("gasket", 0.3)], {"drop": 7.3}),
+        ([("seat_sunk", 0.2)], {"drop": 7.2}),
+        ([("ratio", 1.6)], {"ratio": 1.6}),
+        ([("lash", 0.6)], {"lash": 0.6}),
+        ([("advance", 4.0)], {"centre": 104.0}),
+        ([("advance", -4.0)], {"centre": 112.0}),
+        ([("lobe_lift", 9.4)], {"lift": 9.4}),
+        ([("head_cut", 0.5), ("ratio", 1.6), ("advance", 4.0)], {"drop": 6.5, "ratio": 1.6, "centre": 104.0}),
+    ],
+)
+def test_a_row_of_readings_moves_with_what_is_tried_angle_by_angle(tried, then):
+    """Against the same valve worked anew with the change in it."""
+    made = rowed()
+    some = [Change("c", kind, "", amount) for kind, amount in tried]
+    before = examine(made.book).finding("piston_valve", "1i")
+    assert before.figure == pytest.approx(rooms(np.linspace(-4, 20, 2401)).min(), abs=0.01)
+    after = examine(tried_on(made.book, some)).finding("piston_valve", "1i")
+    assert after.figure == pytest.approx(rooms(np.linspace(-4, 20, 2401), **then).min(), abs=0.02)
+    assert abs(after.figure - before.figure) > 0.1
+    assert after.ground & Ground.PREDICTED
+    assert after.verdict is not Verdict.PASSES
+
+
+def test_what_nobody_can_know_of_a_row_or_clay_is_lost_and_shows_no_pass():
+    made = rowed(clay=True)
+    now = examine(made.book)
+    for kind, amount in (("ratio", 1.6), ("advance", 4.0)):
+        found = ripple(made.book, now, [Change("c", kind, "", amount)])
+        one = next(
+            each for each in found.moved if each.there.check.name == "piston_valve" and each.there.position == "1i"
+        )
+        assert one.is_lost
+        assert one.verdicts == (Verdict.PASSES, Verdict.UNPROVEN)
+        assert turn_words(made.engine, one).split(" to ")[1].startswith("lost")
+    cut = ripple(made.book, now, [Change("c", "head_cut", "", 0.5)])
+    one = next(each for each in cut.moved if each.there.check.name == "piston_valve" and each.there.position == "1i")
+    assert one.after.figure == pytest.approx(one.before.figure - 0.5)
+
+
+def test_a_mock_up_between_two_valves_is_lost_with_ratio_and_timing():
+    made = turned_engine(drop=0.0).read("valve_to_valve", at_position("1i"), 3.0, "feeler", "solid")
+    for kind, amount in (("ratio", 1.6), ("advance", 4.0)):
+        found = ripple(made.book, examine(made.book), [Change("c", kind, "", amount)])
+        assert any(one.is_lost and one.there.check.name == "valve_to_valve" for one in found.moved), kind
+
+
+def test_the_overhead_cam_recipe_moves_geometry_timing_and_clearance():
+    """Head down, towers up, valves longer by 0.5: the cam stands over the tip as before, the valve 0.5 nearer the piston."""
+    made = fingered()
+    for name in ("chain_cam", "chain_crank", "chain_between"):
+        made.state(name, {"chain_cam": 60.0, "chain_crank": 30.0, "chain_between": 260.0}[name], tolerance=0.0)
+    made.state("valve_lean", 0.0, tolerance=0.0).state("valve_drop", 8.0, at_position("1i"), tolerance=0.1)
+    tried = [Change("a", "head_cut", "", 0.5), Change("b", "tower", "", 0.5), Change("c", "valve_longer", "", 0.5)]
+    for upto, above, timed in ((1, 35.8, True), (2, 36.3, False), (3, 35.8, False)):
+        then = tried_on(made.book, tried[:upto])
+        assert at_valve(then, "cam_above", "1i").value == pytest.approx(above)
+        assert (abs(advanced_on_card(then.engine)) > 0.5) is timed, "what the head comes down the tower takes up"
+    assert at_valve(tried_on(made.book, tried), "valve_drop", "1i").value == pytest.approx(7.5)

@@ -5,10 +5,12 @@ from __future__ import annotations
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.on_valves import is_given, looked_at, with_remark
+from honest_lift.estimates.observed import choice_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.paint import paint_words
 from honest_lift.mechanics.spring.form import Form
 from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
 
 SPRING_DIRECTION = Check(
     "spring_direction", "Spring the right way up", "springs", OBSERVED, "Which way up a progressive spring stands.",
@@ -22,8 +24,14 @@ def check_direction(book: Book, progressive: frozenset[str]) -> list[Finding]:
     seen = looked_at(book, SPRING_DIRECTION, "spring_direction")
     return [
         with_remark(one, paint_words(book.engine, one.position)) for one in seen
-        if book.engine.spring_at(one.position) in progressive or not one.ground & Ground.MISSING
+        if book.engine.spring_at(one.position) in progressive or (book.engine.spring_at(one.position) and _counts(one))
     ]  # fmt: skip
+
+
+def _counts(one: Finding) -> bool:
+    """Tell whether a look at a spring that need not have a direction counts: what is stale only where it stood upside down."""
+    seen = choice_of(one.inputs[0])
+    return seen is not None and (not one.ground & Ground.STALE or seen.verdict is Verdict.FAILS)
 
 
 def progressive_springs(book: Book, springs: tuple[str, ...], forms: list[Form]) -> frozenset[str]:

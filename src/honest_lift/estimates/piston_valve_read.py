@@ -14,10 +14,11 @@ from msgspec.structs import replace
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured
+from honest_lift.estimates.room_moved import moved_room
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing
 from honest_lift.facts.place import at_position
-from honest_lift.facts.staleness import is_stale
+from honest_lift.facts.staleness import done_since, is_stale
 from honest_lift.numbers.doubt import COVERAGE, Ground
 
 AT = "crank_at"
@@ -59,23 +60,35 @@ def room_read(book: Book, position: str) -> RoomRead:
     fresh = {at: one for at, one in found.items() if not is_stale(book.engine, one)}
     counting = fresh or found  # what was read before a part was changed stands beside no reading of now
     angles = sorted(counting)
-    rooms = [counting[at].reading.value for at in angles]
+    told = {at: _measured(book, position, at, one) for at, one in counting.items()}
+    rooms = [told[at].value for at in angles]
     odd = {at: _odd(angles, rooms, i) for i, at in enumerate(angles)}
     stale = "stale: read it again"
-    rows = tuple(Row(at, one.reading.value, one.reading.id, odd.get(at, stale)) for at, one in sorted(found.items()))
+    rows = tuple(
+        Row(at, told[at].value if at in told else one.reading.value, one.reading.id, odd.get(at, stale))
+        for at, one in sorted(found.items())
+    )
     lowest = int(np.argmin(rooms))
-    nearest = _measured(book, position, counting[angles[lowest]])
+    nearest = told[angles[lowest]]
     if why := _why_not(angles, lowest):
         return RoomRead(rows, None, nan, why, nearest)
     at, least = _least(angles, rooms, lowest)
     ground = Ground.UNSOUND if any(one.odd for one in rows if one.crank_deg in counting) else Ground.NONE
     for beside in (lowest - 1, lowest, lowest + 1):  # the parabola rests on all three
-        ground |= _measured(book, position, counting[angles[beside]]).ground
+        ground |= told[angles[beside]].ground
     return RoomRead(rows, replace(nearest, value=least, ground=ground), at, "", nearest)
 
 
-def _measured(book: Book, position: str, one: Standing) -> Input:
-    return measured(book, "piston_valve_room", (one,), asked=at_position(position))
+def _measured(book: Book, position: str, at_deg: float, one: Standing) -> Input:
+    """Give a reading of the row as it stands: moved by what was changed by a known amount since, at its own angle."""
+    told = measured(book, "piston_valve_room", (one,), asked=at_position(position))
+    done = done_since(book.engine, one) if told.ground & (Ground.STALE | Ground.PREDICTED) else None
+    if not done:
+        return told
+    room = moved_room(book, position, at_deg, one.reading.value, done)
+    if room is None:
+        return replace(told, value=one.reading.value, ground=told.ground & ~Ground.PREDICTED | Ground.STALE)
+    return replace(told, value=room, ground=told.ground & ~Ground.STALE | Ground.PREDICTED)
 
 
 def _why_not(angles: list[float], lowest: int) -> str:

@@ -16,6 +16,7 @@ from honest_lift.facts.edits import Edit, Several
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.staleness import is_stale
+from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.change_edits import edit_of
 
@@ -37,9 +38,16 @@ class Rippled(Struct, frozen=True):
         return found
 
     @property
+    def is_lost(self) -> bool:
+        """Tell whether nobody can say what its figure becomes: what it was read from is stale in the trial, and was not."""
+        after, before = (one is not None and bool(one.ground & Ground.STALE) for one in (self.after, self.before))
+        return after and not before
+
+    @property
     def verdicts(self) -> tuple[Verdict, Verdict]:
-        """Give what it would be if all were measured as it stands, now and in the trial."""
-        return tuple(one.provisional if one else Verdict.UNPROVEN for one in (self.before, self.after))  # type: ignore[return-value]
+        """Give what it would be if all were measured as it stands, now and in the trial; what is lost is nothing."""
+        now, then = (one.provisional if one else Verdict.UNPROVEN for one in (self.before, self.after))
+        return now, Verdict.UNPROVEN if self.is_lost else then
 
     @property
     def turn(self) -> Turn:
@@ -89,8 +97,9 @@ def ripple(book: Book, now: Examination, changes: Sequence[Change]) -> Ripple:
     for one, other in pairs:
         if one is other:  # of a family that nothing was changed of
             continue
-        if not is_same(one, other):
-            moved.append(Rippled(one, other))
+        both = Rippled(one, other)
+        if not is_same(one, other) or both.is_lost:
+            moved.append(both)
         elif one and other and one.verdict is not other.verdict:
             unproved.append(Rippled(one, other))
     return Ripple(tuple(moved), tuple(unproved), tried, found)

@@ -18,6 +18,7 @@ from honest_lift.facts.staleness import done_since
 from honest_lift.plans.trial import Ripple, Rippled
 
 _SHOWN = 4
+LOST = "lost"  # nobody can say what it becomes: it has to be read again
 _STILL = {  # what a change is often thought to move, and does not
     "head_cut": "Squish stays as it is where the flat lies in the face's plane: a cut brings flat and face down together.",
     "shims": "Retainer to seal stays as it is: shims move the spring, not the retainer.",
@@ -55,7 +56,7 @@ def where_of(finding: Finding) -> str:
 
 def turn_words(engine: Engine, one: Rippled) -> str:
     """Say a finding's figure now and in the trial, with both verdicts where they differ."""
-    before, after = (_bare(engine, each) for each in (one.before, one.after))
+    before, after = _bare(engine, one.before), LOST if one.is_lost else _bare(engine, one.after)
     verdicts = f" ({one.verdicts[0].word} to {one.verdicts[1].word})" if one.turn else ""
     return f"{before} to {after}{verdicts}"
 

@@ -48,7 +48,7 @@ class RippleGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a line."""
         from honest_lift.checks.wording import figure_words
-        from honest_lift.sheets.trial_words import where_of
+        from honest_lift.sheets.trial_words import LOST, where_of
 
         one, count = self._lines[int(name)]
         place, check = where_of(one.there), one.there.check.title
@@ -59,7 +59,8 @@ class RippleGrid(ReadingGrid):
         same = one.before is not None and one.after is not None and one.before.figure == one.after.figure
         return (
             Cell(first[0], bold=not self.each), Cell(first[1], bold=self.each), Cell(figures[0], True),
-            Cell(figures[1], True, pencilled=not same), sign_cell(one.before), sign_cell(one.after), Cell(count),
+            Cell(LOST if one.is_lost else figures[1], True, pencilled=not same), sign_cell(one.before),
+            sign_cell(None if one.is_lost else one.after), Cell(count),
         )  # fmt: skip
 
 

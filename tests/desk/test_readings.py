@@ -320,6 +320,20 @@ def test_the_spring_bench_takes_loads_column_by_column(qtbot, open_window):
     assert sheet.model.cells[0][-5].text == "1.280"
 
 
+def test_a_dash_that_could_be_a_minus_is_asked_once(qtbot, open_window):
+    window = open_window()
+    click_valve(qtbot, window, "8e")
+    type_in(qtbot, window, "2-3/32")
+    assert window.bar.understood.text() == (
+        "“2-3/32” is read as 2.094 in, and not as 1.906 in. Enter again takes it; the difference is 2.0-3/32."
+    )
+    qtbot.keyClick(window.bar.entry, ENTER)
+    assert readings_at(window.session.book, "installed_height", at_position("8e"))[-1].reading.value == 2.09375 * 25.4
+    click_valve(qtbot, window, "8e")
+    type_in(qtbot, window, "1-13/16")
+    assert "taken" in window.bar.understood.text() or window.bar.entry.text() == "", "nobody has a pocket of 3/16"
+
+
 def test_a_load_is_taken_at_whatever_height_it_was_read(qtbot, open_window):
     window = open_window()
     window._actions["step_springs"].trigger()

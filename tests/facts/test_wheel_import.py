@@ -4,6 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from engines import demo
 from honest_lift.facts.crank_angle import read_angle
 from honest_lift.facts.wheel_import import TableError, in_mm, read_table
 from honest_lift.numbers.entry import EntryError
@@ -35,6 +36,40 @@ def test_headings_tell_units_and_valves_and_what_is_not_used_is_said():
     assert rows[12] == (pytest.approx(100.0), pytest.approx(8.0, abs=0.002))
     named = read_table(text.replace("1i lift in", "1 intake").replace("1e lift in", "1e"), ("1i", "1e"))
     assert [one.position for one in named.columns] == ["1i", "1e"]
+
+
+def lines(*heads: str, mark: str = ",", scientific: bool = False) -> str:
+    """Three columns: the angle, the intake's lift, and the exhaust's, which is a millimetre less."""
+    write = "{:.6e}".format if scientific else "{:.3f}".format
+    rows = [mark.join(map(write, (a, lift, max(lift - 1.0, 0.0)))) for a, lift in ROWS]
+    return "\n".join([*heads, *rows])
+
+
+@pytest.mark.parametrize("head", ['"wheel, crank deg",1i,1e', 'crank deg,"1i","1e"', "crank deg,1 intake,1 exhaust,,"])
+def test_a_quoted_head_stands_over_its_own_column(head):
+    read = read_table(lines(head), ("1i", "1e"))
+    assert [(one.position, max(lift for _, _, lift in one.rows)) for one in read.columns] == [("1i", 8.0), ("1e", 7.0)]
+
+
+@pytest.mark.parametrize("head", ["crank deg,1i", "wheel, crank deg,1i,1e"])
+def test_heads_that_do_not_stand_over_the_columns_are_asked_about(head):
+    with pytest.raises(TableError, match="could land at the wrong valve"):
+        read_table(lines(head), ("1i", "1e"))
+    assert [one.position for one in read_table(lines("a sheet of words"), ("1i",)).columns] == ["", ""]
+
+
+def test_figures_as_programs_write_them():
+    read = read_table(lines("crank deg,1i,1e", scientific=True), ("1i", "1e"))
+    assert [(a, lift) for _, a, lift in read.columns[0].rows] == ROWS
+
+
+def test_the_curves_that_are_written_read_back_take_no_velocity_for_a_lift():
+    from honest_lift.estimates.cam_turn import turns_of
+    from honest_lift.sheets.cam_curves import curves_csv
+
+    read = read_table(curves_csv(turns_of(demo(), "1i"), None, "mm", 2.0))
+    assert [one.title.split(" (")[0] for one in read.columns] == ["intake valve lift", "exhaust valve lift"]
+    assert read.unit == "mm"
 
 
 def test_a_line_that_can_not_be_used_is_named_with_the_reason():

@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.numbers.entry import EntryError, Field, is_rough, parse, parse_rough
+from honest_lift.numbers.entry import EntryError, Field, as_difference, is_rough, parse, parse_rough
 from honest_lift.numbers.units import INSIDE, UNITS, in_figures, unit_of, units_of
 
 CASES = json.loads((Path(__file__).parents[1] / "data" / "entry_cases.json").read_text(encoding="utf-8"))["cases"]
@@ -53,6 +53,11 @@ def test_what_people_type(case):
         ("1 31/32-1/32", INCH, 49.2125),
         ("-1/8", Field("length", "in", signed=True), -3.175),
         ("5 inches", Field("length", "mm"), 127.0),
+        (",040", Field("length", "in"), 1.016),
+        (",04", Field("length", "in"), 1.016),
+        ("4.61 centimeters", Field("length", "in"), 46.1),
+        ("46.1 millimeters", Field("length", "in"), 46.1),
+        ("2x1.0-13/16", Field("length", "in"), 30.1625),
         ("1 1/2 mm", Field("length", "mm"), 1.5),
     ],
 )  # fmt: skip
@@ -182,3 +187,24 @@ def test_no_text_raises_anything_else(text, dimension):
     for read in (parse, lambda *given: parse_rough("~" + given[0], given[1])):
         with suppress(EntryError):
             read(text, field)
+
+
+@pytest.mark.parametrize("text", ["2x1-13/16", "2 x 1 - 13/16", "3*1-1/2"])
+def test_a_whole_number_counted_and_a_fraction_is_never_guessed(text):
+    with pytest.raises(EntryError, match="mixed fraction or a difference"):
+        parse(text, Field("length", "in"))
+
+
+@pytest.mark.parametrize(
+    ("text", "inches"),
+    [
+        ("2-3/32", 2 - 3 / 32),
+        ("1-13/16", 3 / 16),
+        ("1-13/16-.055", 3 / 16 - 0.055),
+        ("2 3/32", None),
+        ("1.9-.05", None),
+    ],
+)
+def test_a_dash_that_may_be_a_minus_is_known_to_be_one(text, inches):
+    found = as_difference(text, Field("length", "in"))
+    assert found is None if inches is None else found == pytest.approx(inches * 25.4)

@@ -12,7 +12,7 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.taking import Taken, edit_for
 from honest_lift.desk.tasks import Task, places_of, tasks_of
 from honest_lift.desk.theme import LIGHT
-from honest_lift.desk.typed_value import Typed, doubtful, read_typed, understood_words
+from honest_lift.desk.typed_value import Typed, doubtful, read_two_ways, read_typed, understood_words
 from honest_lift.facts.columns import ColumnError
 from honest_lift.facts.edits import EditError, readings_at
 from honest_lift.facts.journal import Standing, standing
@@ -355,7 +355,7 @@ class ReadingBar(QWidget):
 
     def _is_agreed(self, task: Task, typed: Typed, text: str) -> bool:
         """Ask once about what is unusual: Enter again takes it."""
-        question = doubtful(self.session, task, typed)
+        question = doubtful(self.session, task, typed) or read_two_ways(self.session, task, typed, text)
         if not question or self._asked == text:
             self._asked = ""
             return True

@@ -11,7 +11,7 @@ from honest_lift.desk.tasks import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.observation import read_word
 from honest_lift.facts.quantity import Way
-from honest_lift.numbers.entry import EntryError, Field, is_rough, parse, parse_rough
+from honest_lift.numbers.entry import EntryError, Field, as_difference, is_rough, parse, parse_rough
 from honest_lift.numbers.units import in_words, unit_of
 
 _OTHER = {"in": "mm", "mm": "in", "lbf": "N", "N": "lbf"}
@@ -99,6 +99,20 @@ def doubtful(session: Session, task: Task, typed: Typed) -> str:
     dimension, unit = task.row.dimension, session.unit(task.row.dimension)
     given, *span = (in_words(one, dimension, unit) for one in (value, low, high))
     return f"{given} is unusual for {task.title}, mostly {span[0]} to {span[1]}. Enter again takes it."
+
+
+def read_two_ways(session: Session, task: Task, typed: Typed, text: str) -> str:
+    """Say that a dash may be a minus, where both readings are plausible, so that it is asked once; "" where it is plain."""
+    row = task.row
+    field = Field.within(row.dimension, session.unit(row.dimension), row.physical)
+    other = as_difference(text, field)
+    low, high = row.plausible
+    if other is None or not (low <= other <= high and low <= (typed.value or 0.0) <= high):
+        return ""
+    unit = session.unit(row.dimension)
+    mixed, less = (in_words(one, row.dimension, unit) for one in (typed.value or 0.0, other))
+    whole, _, rest = text.strip().partition("-")
+    return f"“{text.strip()}” is read as {mixed}, and not as {less}. Enter again takes it; the difference is {whole}.0-{rest}."
 
 
 def understood_words(session: Session, task: Task, way: Way | None, typed: Typed) -> str:

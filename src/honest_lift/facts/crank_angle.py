@@ -14,6 +14,8 @@ _ANGLE = re.compile(
     r"([+\-\u2212]?)(\d{1,4}(?:[.,]\d*)?|[.,]\d+)\s*(?:°|deg\w*)?\s*([ab])?\s*(tdc|bdc)?\.?", re.IGNORECASE
 )
 LARGEST_DEG = 1440.0
+# As programs write figures: 8.94e-01. Without a point or a sign in it, 1e2 is a valve's name.
+SCIENTIFIC = re.compile(r"[+\-]?\d+\.\d*[eE][+\-]?\d+|[+\-]?\d+[eE][+\-]\d+")
 
 
 def read_angle(text: str, role: str) -> float:
@@ -22,6 +24,8 @@ def read_angle(text: str, role: str) -> float:
     >>> read_angle("12 BTDC", "intake"), read_angle("40 ABDC", "intake"), read_angle("50 BBDC", "exhaust")
     (-12.0, 220.0, -230.0)
     """
+    if SCIENTIFIC.fullmatch(text.strip()) and abs(float(text)) <= LARGEST_DEG:
+        return float(text)
     found = _ANGLE.fullmatch(" ".join(text.replace("before", "b").replace("after", "a").split()))
     if found is None:
         raise EntryError(f"“{text.strip()}”: write a crank angle as -12, or as 12 BTDC, 40 ABDC.")

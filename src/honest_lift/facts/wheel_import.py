@@ -6,6 +6,7 @@ One column of angles may go with several of lifts, one a lobe. Nothing is guesse
 
 from __future__ import annotations
 
+import csv
 import re
 from collections.abc import Callable, Sequence
 from functools import partial
@@ -13,12 +14,13 @@ from itertools import pairwise
 
 from msgspec import Struct
 
-from honest_lift.facts.crank_angle import read_angle
+from honest_lift.facts.crank_angle import SCIENTIFIC, read_angle
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import to_inside
 
 _FIGURE = re.compile(r"[+\-\u2212]?(?:\d+(?:[.,]\d*)?|[.,]\d+)")
+_NOT_LIFTS = ("velocity", "acceleration", "speed", "jerk", "piston")
 _ANGLE_WORDS = ("deg", "crank", "angle", "wheel", "°")
 _LIFT_WORDS = ("lift", "lifter", "valve", "indicator", "reading", "lobe", "follower")
 _UNITS = {"mm": "mm", "in": "in", "inch": "in", "inches": "in", "thou": "thou", '"': "in", "mil": "thou"}
@@ -60,7 +62,7 @@ def read_table(text: str, positions: Sequence[str] = (), role: str = "intake") -
     cells = [(number, split(line)) for number, line in lines]
     head, body = _headed(cells)
     wide = max(len(row) for _, row in body)
-    titles = [*head, *[""] * (wide - len(head))][:wide]
+    titles = _titles(head, wide)
     angle = _angle_column(titles, [row for _, row in body])
     if _has(titles[angle], ("btdc", "before", "bbdc")):
         raise TableError(
@@ -104,7 +106,9 @@ def _splitter(lines: list[str]) -> tuple[Callable[[str], list[str]], str]:
             return partial(_split_by, mark), f"cells set apart by {name}"
     figures = [line for line in lines if any(letter.isdigit() for letter in line)]
     spaced = [re.split(r"\s+", line) for line in figures]
-    whole = [all(_FIGURE.fullmatch(cell) for cell in row) and len(row) > 1 for row in spaced]
+    whole = [
+        all(_FIGURE.fullmatch(cell) or SCIENTIFIC.fullmatch(cell) for cell in row) and len(row) > 1 for row in spaced
+    ]
     if sum(whole) * 2 > len(figures):
         return lambda line: re.split(r"\s+", line), "cells set apart by spaces"
     if any("," in line for line in figures):
@@ -119,7 +123,8 @@ def _splitter(lines: list[str]) -> tuple[Callable[[str], list[str]], str]:
 
 
 def _split_by(mark: str, line: str) -> list[str]:
-    return [cell.strip().strip('"') for cell in line.split(mark)]
+    row = next(csv.reader([line], delimiter=mark, skipinitialspace=True), [])
+    return [cell.strip() for cell in row]
 
 
 def _headed(cells: list[tuple[int, list[str]]]) -> tuple[list[str], list[tuple[int, list[str]]]]:
@@ -129,6 +134,21 @@ def _headed(cells: list[tuple[int, list[str]]]) -> tuple[list[str], list[tuple[i
         raise TableError("No line of it has two figures: a crank angle and a lift are wanted, as in “104  .352”.")
     head = cells[first - 1][1] if first else []
     return head, cells[first:]
+
+
+def _titles(head: list[str], wide: int) -> list[str]:
+    """Give a title a column. Heads that are more or fewer than the columns would stand over the wrong ones: that is refused."""
+    told = list(head)
+    while told and not told[-1]:
+        told.pop()
+    if len(told) <= 1 < wide:  # a line of words over the table heads no column
+        return [""] * wide
+    if len(told) != wide:
+        raise TableError(
+            f"Its heads are {len(told)} ({' | '.join(told)}) and its columns {wide}, so that a lift could land at the wrong valve: "
+            "set the cells apart by semicolons or tabs, and give every column a head or none."
+        )
+    return told
 
 
 def _is_figure(cell: str) -> bool:
@@ -164,7 +184,7 @@ def _goes_one_way(figures: list[float]) -> bool:
 
 def _lift_columns(titles: list[str], rows: list[list[str]], angle: int) -> list[int]:
     """Give the columns of lifts: those titled so, else every other one that rises and falls again."""
-    others = [i for i in range(len(titles)) if i != angle]
+    others = [i for i in range(len(titles)) if i != angle and not _has(titles[i], _NOT_LIFTS)]
     named = [i for i in others if _has(titles[i], _LIFT_WORDS)]
     told = named or [i for i in others if _rises_and_falls(_figures(rows, i))]
     if not told:
@@ -202,6 +222,8 @@ def _column(
 
 
 def _lift(cell: str) -> float:
+    if SCIENTIFIC.fullmatch(cell):
+        return float(cell)
     if not _FIGURE.fullmatch(cell):
         raise EntryError(f"“{cell}” is no figure: write a lift as .352 or 8,94")
     return float(cell.replace(",", ".").replace("\u2212", "-"))

@@ -131,6 +131,22 @@ def parse(text: str, field: Field) -> float | None:
     return float(_in_range(text.strip(), totals, field))
 
 
+def as_difference(text: str, field: Field) -> float | None:
+    """Give what `2-3/32`, which is read as two and three thirty-seconds, would be as a difference; None for anything else.
+
+    >>> as_difference("2-3/32", Field("length", "in")), as_difference("2 3/32", Field("length", "in"))
+    (48.41875, None)
+    """
+    plain = _normal(text)
+    if not _MIXED_DASH.match(plain):
+        return None
+    whole, _, rest = plain.partition("-")
+    try:
+        return parse(f"{whole}.0-{rest}", field)
+    except EntryError:
+        return None
+
+
 def is_rough(text: str) -> bool:
     """Tell whether typed text says of itself that it is no measurement."""
     return _ROUGH.match(text) is not None
@@ -216,7 +232,7 @@ def _term(text: str, at: int, sign: int, field: Field, *, alone: bool) -> tuple[
     values, at, whole, fraction, inches = _number(text, at, field, first=alone and count == 1)
     unit, at = _unit(text, at, field)
     values = tuple(count * value for value in values)
-    return _Term(sign, values, unit, whole and unit is None and count == 1, fraction, inches), at
+    return _Term(sign, values, unit, whole and unit is None, fraction, inches), at
 
 
 def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fraction, ...], int, bool, bool, bool]:
@@ -261,7 +277,7 @@ def _part(over: str, under: str, field: Field, *, proper: bool) -> Fraction:
 def _comma(text: str, match: re.Match[str]) -> tuple[Fraction, ...]:
     whole, rest = match[1], match[2]
     decimal = Fraction(f"{whole or 0}.{rest}")
-    if len(rest) != 3 or whole == "0":
+    if len(rest) != 3 or whole in ("", "0"):
         return (decimal,)
     if 1 <= len(whole) <= 3 and whole[0] != "0":
         return (decimal, Fraction(whole + rest))

@@ -45,8 +45,8 @@ _KILOGRAM_FORCE = Fraction("9.80665")
 _POUND = Fraction("0.45359237")
 
 UNITS: tuple[Unit, ...] = (
-    Unit("mm", LENGTH, Fraction(1), "metric", 2, ("mm", "millimetre", "millimetres", "millimeter")),
-    Unit("cm", LENGTH, Fraction(10), "metric", 3, ("cm",)),
+    Unit("mm", LENGTH, Fraction(1), "metric", 2, ("mm", "millimetre", "millimetres", "millimeter", "millimeters")),
+    Unit("cm", LENGTH, Fraction(10), "metric", 3, ("cm", "centimetre", "centimetres", "centimeter", "centimeters")),
     Unit("um", LENGTH, Fraction(1, 1000), "metric", 0, ("um", "µm", "μm", "micron", "microns")),
     Unit("in", LENGTH, _INCH, "inch", 3, ("in", "in.", '"', "inch", "inches")),
     Unit("thou", LENGTH, _INCH / 1000, "inch", 1, ("thou", "thous", "thousandths", "mil", "mils")),

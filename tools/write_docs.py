@@ -7,13 +7,14 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import get_args
 
 import msgspec
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import schema
 from honest_lift.numbers.units import INSIDE
-from honest_lift.sheets.findings_json import FindingsReport
+from honest_lift.sheets.findings_json import FindingsReport, Kind, RestsOn, UnitSymbol, VerdictWord
 from honest_lift.shelf.kinds import NAME, NUMBER, PARTS
 
 DOCS = Path(__file__).parents[1] / "docs"
@@ -87,7 +88,62 @@ def shelf_format() -> str:
     return "\n".join(lines)
 
 
+_FINDINGS = """\
+# `check --json`
+
+`./honest-lift check FILE --json` prints one record, schema `honest-lift/findings`, version 1
+([findings.schema.json](findings.schema.json), drawn from the program). Fields may be added within a version; none
+changes its meaning.
+
+| field | meaning |
+| --- | --- |
+| `schema`, `version` | what this is |
+| `engine`, `engine_id` | name and id of the engine |
+| `verdict` | the worst verdict of what is fitted: `fails` > `unproven` > `close` > `passes` |
+| `counts` | how many findings of what is fitted carry each verdict |
+| `set_aside` | values of the file that make no physical sense, by place and field; they are not used |
+| `findings` | every finding, those of fitted parts first, in head order within each check |
+
+A finding:
+
+| field | meaning |
+| --- | --- |
+| `place` | a valve (`5i`), or a spring (`N3`) when it is not fitted |
+| `position`, `fitted` | the valve it concerns; a spring on the bench has none, and no say in the verdict |
+| `check`, `title` | the check's name, and the finding's in words |
+| `unit` | unit of every figure in it, whatever the engine is shown in: UNITS; empty for a ratio, or what was only looked at |
+| `figure`, `uncertainty` | the figure and its expanded doubt (k = 2); `null` when there is none |
+| `limit` | `lowest`, `highest` (`null` where there is no limit on that side) and `source` |
+| `margin` | distance to the nearest limit, positive inside |
+| `verdict` | one of VERDICTS |
+| `provisional` | what it would be if everything it rests on were measured as it stands |
+| `rests_on` | what bars or colours it: RESTS_ON |
+| `word` | of what was only looked at: the word that was written down; such a finding has no figure |
+| `reason` | a sentence or two, in the engine's own units |
+| `inputs` | what it was worked from: quantity, kind (KINDS), value, where it stands, way, tool, note, when it was read |
+| `working` | the working in lines, in the engine's own units |
+| `budget` | each source's share of the variance, largest first |
+
+Exit status: 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is unproven, 2
+when the file can't be read (the message on standard error names the file and the line or field), the answer can't be written, or
+the program is at fault.
+"""
+
+
+def findings_page() -> str:
+    """Give the page of `check --json`, its enumerations as the program has them."""
+    listed = {
+        "VERDICTS": [one.value for one in VerdictWord], "UNITS": [one.value for one in UnitSymbol if one.value],
+        "RESTS_ON": [one.value for one in RestsOn], "KINDS": get_args(Kind),
+    }  # fmt: skip
+    page = _FINDINGS
+    for name, values in listed.items():
+        page = page.replace(name, ", ".join(f"`{one}`" for one in values))
+    return page
+
+
 PAGES = {
+    "findings.md": findings_page,
     "liftbook.schema.json": file_schema,
     "findings.schema.json": findings_schema,
     "nomenclature.md": nomenclature,

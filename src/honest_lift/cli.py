@@ -1,7 +1,7 @@
 """The command line: the window, and the same answers without one.
 
 Exit status of `check`: 0 when all pass or are close, 1 when something fails, 3 when nothing fails but
-something is unproven, 2 when the file can't be read or the call is wrong.
+something is unproven, 2 when the file can't be read, the call is wrong, or the machine or the program is at fault.
 """
 
 from __future__ import annotations
@@ -10,6 +10,7 @@ import argparse
 import gc
 import os
 import sys
+import traceback
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -29,8 +30,9 @@ examples:
   honest-lift shots pictures           draw every main view as PNG, no monitor needed
 
 check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
-unproven, 2 when the file can't be read.
+unproven, 2 when the file can't be read or the answer can't be written.
 """
+_FAULT = 2  # of the file, the call, the machine or the program
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
 
 
@@ -38,10 +40,25 @@ def main(arguments: list[str] | None = None) -> int:
     """Run the program and give its exit status."""
     arguments = list(sys.argv[1:] if arguments is None else arguments)
     try:
-        return _run(arguments)
+        status = _run(arguments)
+        sys.stdout.flush()  # what can't be written is said here, not while Python ends
     except BrokenPipeError:  # the reader, such as head, has seen enough
-        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        _write_no_more()
         return 0
+    except OSError as error:  # a full device, say: that is a fault of the machine, and no verdict of an engine
+        _write_no_more()
+        print(f"honest-lift: not everything could be written: {error.strerror or error}.", file=sys.stderr)
+        return _FAULT
+    except Exception:  # a bug must not look like a failing engine
+        traceback.print_exc()
+        print("honest-lift: this is a fault of the program, and says nothing of the engine.", file=sys.stderr)
+        return _FAULT
+    return status
+
+
+def _write_no_more() -> None:
+    """Send what still waits to be written nowhere, so that Python can end without another complaint."""
+    os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
 
 
 def _run(arguments: list[str]) -> int:

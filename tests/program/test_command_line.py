@@ -12,6 +12,8 @@ from engines import Bench, demo
 from honest_lift import __version__
 from honest_lift.cli import main
 from honest_lift.facts.file import encode_book, write_book
+from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.verdict import Verdict
 
 ROOT = Path(__file__).parents[2]
 
@@ -59,6 +61,31 @@ def test_every_finding_has_its_line_and_reason(capsys):
     assert "unproven  8 exhaust, bind margin: –; at least 0.060 in" in out
     assert "Not fitted, and so without a say in the engine:" in out
     assert "passes    spring N1, card seat load" in out
+
+
+@pytest.mark.parametrize("more", [[], ["--json"]])
+def test_a_full_device_is_a_fault_of_the_machine_and_no_verdict(more):
+    with Path("/dev/full").open("w") as full:
+        done = subprocess.run(
+            [sys.executable, "-m", "honest_lift.cli", "check", "demo", *more], stdout=full, stderr=subprocess.PIPE, text=True,
+            timeout=120, check=False,
+        )  # fmt: skip
+    assert done.returncode == 2
+    assert done.stderr.strip() == "honest-lift: not everything could be written: No space left on device."
+
+
+def test_a_fault_of_the_program_is_never_taken_for_a_failing_engine(monkeypatch, capsys):
+    monkeypatch.setattr("honest_lift.checks.examine.examine", lambda book: 1 / 0)
+    assert main(["check", "demo"]) == 2
+    assert capsys.readouterr().err.strip().endswith("a fault of the program, and says nothing of the engine.")
+
+
+def test_the_schema_enumerates_what_the_program_knows():
+    known = json.loads((ROOT / "docs" / "findings.schema.json").read_text(encoding="utf-8"))["$defs"]
+    assert set(known["RestsOn"]["enum"]) == {one.name.lower() for one in Ground if one}
+    assert set(known["VerdictWord"]["enum"]) == {one.word for one in Verdict}
+    page = (ROOT / "docs" / "findings.md").read_text(encoding="utf-8")
+    assert all(f"`{one}`" in page for one in known["RestsOn"]["enum"])
 
 
 def test_the_json_follows_its_published_schema(capsys):

@@ -58,7 +58,9 @@ def test_the_first_window_waits_for_no_array_library():
     assert done.stdout.split() == ["False", "False"]
 
 
-@pytest.mark.parametrize("page", ["liftbook.schema.json", "findings.schema.json", "nomenclature.md"])
+@pytest.mark.parametrize(
+    "page", ["liftbook.schema.json", "findings.schema.json", "nomenclature.md", "findings.md", "shelf-format.md"]
+)
 def test_pages_drawn_from_the_program_are_up_to_date(page):
     writer = docs_writer()
     assert (ROOT / "docs" / page).read_text(encoding="utf-8") == writer.PAGES[page](), "run tools/write_docs.py"

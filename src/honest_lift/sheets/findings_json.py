@@ -5,7 +5,9 @@ Figures stand in the inside unit (mm, N, percent), so that a reader needs no con
 
 from __future__ import annotations
 
+from enum import Enum
 from math import isfinite
+from typing import Literal, cast
 
 from msgspec import Struct
 
@@ -21,6 +23,11 @@ from honest_lift.numbers.verdict import Verdict
 
 SCHEMA = "honest-lift/findings"
 VERSION = 1
+# What may stand in a field, drawn from what the program knows, so that schema and page can't say anything else.
+VerdictWord = Enum("VerdictWord", {one.name: one.word for one in Verdict})  # type: ignore[misc]
+RestsOn = Enum("RestsOn", {flag.name or "": (flag.name or "").lower() for flag in Ground if flag})  # type: ignore[misc]
+UnitSymbol = Enum("UnitSymbol", {name.upper(): unit for name, unit in INSIDE.items()})  # type: ignore[misc]
+Kind = Literal["measured", "observed", "specified", "assumed", "worked out", "not applicable", "missing"]
 
 
 class Limits(Struct, frozen=True):
@@ -35,12 +42,12 @@ class InputRecord(Struct, frozen=True):
     """One input of a finding."""
 
     quantity: str
-    kind: str
+    kind: Kind
     value: float | None
     where: str
     way: str
     tool: str
-    rests_on: tuple[str, ...]
+    rests_on: tuple[RestsOn, ...]
     note: str
     when: str = ""
 
@@ -60,19 +67,28 @@ class FindingRecord(Struct, frozen=True):
     fitted: bool
     check: str
     title: str
-    unit: str
+    unit: UnitSymbol
     figure: float | None
     uncertainty: float | None
     limit: Limits
     margin: float | None
-    verdict: str
-    provisional: str
-    rests_on: tuple[str, ...]
+    verdict: VerdictWord
+    provisional: VerdictWord
+    rests_on: tuple[RestsOn, ...]
     reason: str
     inputs: tuple[InputRecord, ...]
     working: tuple[str, ...] = ()
     budget: tuple[Share, ...] = ()
     word: str = ""  # of what was only looked at
+
+
+class Counts(Struct, frozen=True):
+    """How many findings carry each verdict."""
+
+    passes: int
+    close: int
+    unproven: int
+    fails: int
 
 
 class FindingsReport(Struct, frozen=True):
@@ -82,8 +98,8 @@ class FindingsReport(Struct, frozen=True):
     version: int
     engine: str
     engine_id: str
-    verdict: str
-    counts: dict[str, int]
+    verdict: VerdictWord
+    counts: Counts
     set_aside: tuple[SetAside, ...]
     findings: tuple[FindingRecord, ...]
 
@@ -91,14 +107,14 @@ class FindingsReport(Struct, frozen=True):
 def findings_report(book: Book, examination: Examination) -> FindingsReport:
     """Lay the findings of an engine out for JSON."""
     fitted = [one for one in examination.findings if one.position]
-    counts = {verdict.word: sum(one.verdict is verdict for one in fitted) for verdict in Verdict}
+    counts = Counts(**{verdict.word: sum(one.verdict is verdict for one in fitted) for verdict in Verdict})
     records = tuple(_record(book, one) for one in examination.findings)
     return FindingsReport(
         SCHEMA,
         VERSION,
         book.engine.name,
         book.engine.id,
-        examination.of_engine().word,
+        VerdictWord(examination.of_engine().word),
         counts,
         book.set_aside,
         records,
@@ -112,13 +128,13 @@ def _record(book: Book, one: Finding) -> FindingRecord:
         fitted=bool(one.position),
         check=one.check.name,
         title=title(one),
-        unit=INSIDE[one.check.dimension],
+        unit=UnitSymbol(INSIDE[one.check.dimension]),
         figure=_number(one.figure),
         uncertainty=_number(one.expanded) if isfinite(one.figure) else None,
         limit=Limits(_number(one.lowest), _number(one.highest), source_words(one)),
         margin=_number(one.margin) if isfinite(one.figure) else None,
-        verdict=one.verdict.word,
-        provisional=one.provisional.word,
+        verdict=VerdictWord(one.verdict.word),
+        provisional=VerdictWord(one.provisional.word),
         rests_on=_grounds(one.ground),
         reason=reason(one, book.engine),
         inputs=tuple(_input(each) for each in one.inputs),
@@ -131,12 +147,20 @@ def _record(book: Book, one: Finding) -> FindingRecord:
 def _input(one: Input) -> InputRecord:
     value = None if one.quantity == "spring_load" else _number(one.value)
     return InputRecord(
-        one.quantity, one.kind, value, one.where, one.way, one.tool, _grounds(one.ground), one.note, one.when
+        one.quantity,
+        cast(Kind, one.kind),
+        value,
+        one.where,
+        one.way,
+        one.tool,
+        _grounds(one.ground),
+        one.note,
+        one.when,
     )
 
 
-def _grounds(ground: Ground) -> tuple[str, ...]:
-    return tuple((flag.name or "").lower() for flag in Ground if flag and ground & flag)
+def _grounds(ground: Ground) -> tuple[RestsOn, ...]:
+    return tuple(RestsOn((flag.name or "").lower()) for flag in Ground if flag and ground & flag)
 
 
 def _number(value: float) -> float | None:

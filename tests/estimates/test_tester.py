@@ -171,3 +171,41 @@ def test_the_testers_own_accuracy_counts_before_its_calibration_and_on_a_bare_ce
     assert counts(calibrated(points, loads, when="2099-01-01T00:00:00Z")), "read before it"
     bare = calibrated(points, loads)
     assert counts(bare.do(Put("references", replace(bare.engine.references[0], plus_minus_n=None))))
+
+
+def test_testers_as_true_as_their_card_are_not_condemned_and_what_they_correct_is_covered():
+    """Simulation: offset and gain within the card's 1 percent, most of them too small to be worth a value of their own."""
+    draw, covered, alarms, tried = np.random.default_rng(5), 0, 0, 120
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1200, 1500))
+    card = replace(STEADY, resolution=2.0, repeatability_percent=0.3)
+
+    def shown(load, offset, gain):
+        return float(np.round((offset + load * (1 + gain) + draw.normal(0.0, 0.003 * load)) / 2.0) * 2.0)
+
+    for _ in range(tried):
+        offset, gain = draw.uniform(-4.0, 4.0), draw.uniform(-0.005, 0.005)
+        bench = calibrated(points, [shown(load, offset, gain) for _, load in points], tool=card)
+        correction = next(iter(corrections(bench.book).values()))
+        alarms += bool(correction.alarms)
+        for i, true in enumerate((500.0, 900.0, 1400.0)):
+            bench.read(
+                "spring_load",
+                of_spring(str(i + 1)),
+                shown(true, offset, gain),
+                "tester",
+                "tester",
+                at={"test_height": 45.0},
+            )
+            load = resolve(bench.book, "spring_load", of_spring(str(i + 1)))
+            covered += abs(load.value - true) <= 2 * load.u
+    assert covered / (3 * tried) >= 0.94
+    assert alarms / tried <= 0.05
+
+
+def test_an_insignificant_gain_is_nothing_and_no_surer_for_that():
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1200, 1500))
+    fit = next(iter(corrections(calibrated(points, [load + 9.0 for _, load in points]).book).values())).fit
+    assert fit.names == ("offset",)
+    assert fit.wide_names == ("offset", "gain")
+    moves = np.array(fit.wide_weights) @ np.array([1.0, 0.0, 0.0, -1.0])
+    assert abs(moves[1]) > 0.0

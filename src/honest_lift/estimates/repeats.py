@@ -7,6 +7,7 @@ from math import sqrt
 # Largest range of n readings over their standard deviation, 95 percent: the studentised range at infinite degrees of
 # freedom (ISO 5725-6:1994 table 1, critical range factors; held to SciPy's distribution by a test).
 _CRITICAL_RANGE = (2.77, 3.31, 3.63, 3.86, 4.03, 4.17, 4.29, 4.39, 4.47)
+_SURE_RANGE = (3.64, 4.12, 4.40, 4.60, 4.76, 4.88, 4.99, 5.08, 5.16)  # the same at 99 percent
 
 
 def mean_and_spread(values: list[float]) -> tuple[float, float]:
@@ -30,10 +31,11 @@ def middle_of(values: list[float]) -> float:
     return (ordered[(len(ordered) - 1) // 2] + ordered[len(ordered) // 2]) / 2
 
 
-def standing_apart(values: list[float], u_single: float) -> int | None:
+def standing_apart(values: list[float], u_single: float, *, sure: bool = False) -> int | None:
     """Give which repeat stands apart from the others by more than the tool repeats to; None when none does.
 
-    `u_single`: standard doubt of a single reading without the shared offset. Of two that disagree the later is
+    `u_single`: standard doubt of a single reading without the shared offset. `sure`: only what good repeats hardly ever
+    do stands apart, where it bars something and there are many places of it. Of two that disagree the later is
     named, since neither can be told from the other. Source: ISO 5725-6:1994 4.1, critical range.
 
     >>> standing_apart([45.72, 45.74, 45.41], 0.015)
@@ -42,7 +44,8 @@ def standing_apart(values: list[float], u_single: float) -> int | None:
     count = len(values)
     if count < 2 or u_single <= 0:
         return None
-    factor = _CRITICAL_RANGE[min(count, len(_CRITICAL_RANGE) + 1) - 2]
+    factors = _SURE_RANGE if sure else _CRITICAL_RANGE
+    factor = factors[min(count, len(factors) + 1) - 2]
     if max(values) - min(values) <= factor * u_single:
         return None
     if count == 2:

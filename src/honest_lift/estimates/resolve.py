@@ -283,7 +283,7 @@ def _figures(reading: Reading) -> int:
 
 def _apart_words(readings: list[Reading], values: list[float], u_single: float) -> str:
     """Point out a repeat that stands apart; it counts all the same, since nobody can say it is the wrong one."""
-    apart = standing_apart(values, u_single)
+    apart = standing_apart(values, u_single, sure=CATALOG[readings[0].quantity].middle)
     if apart is None:
         return ""
     cure = "a third reading tells which" if len(values) == 2 else "measure twice more, or strike it out with the reason"

@@ -17,13 +17,13 @@ from honest_lift.facts.calibrations import NO_CORRECTION, Calibration, Reference
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Standing, standing
 from honest_lift.facts.remember import by_identity
-from honest_lift.facts.tools import Tool, kept_true, scatter_doubt
+from honest_lift.facts.tools import Tool, kept_true, offset_doubt, scatter_doubt
 from honest_lift.mechanics.bench.calibration import GAIN, OFFSET, STOP, Fit, corrected_load, fit_tester
 from honest_lift.numbers.doubt import Array
 
 _OUTLIER = 2.5  # standardised residual past which a reading does not belong to the line
 _UNLIKELY = 0.01  # chi-square so large once in a hundred
-_WORST_SHARE = 0.01  # residual as a share of the load
+_TWICE = 2.0  # scatters: nineteen readings of twenty lie nearer
 _LARGEST = 0.03  # correction as a share of the load: past it the tester is mended first. Common practice, no source
 _BEYOND = 0.05  # how far past the certified loads a correction is still taken as it stands
 
@@ -136,7 +136,7 @@ def worked_out(book: Book, calibration: Calibration) -> Correction | None:
         shared.append((f"tool:{tool.id}:stop", f"{tool.name}, its height stop", rates * stop_u))
     return Correction(
         calibration, fit, certified, read, heights, tuple(one.id for one in references),
-        _sources(calibration, tool, fit, single, shared), _alarms(fit, certified, read, rates),
+        _sources(calibration, tool, fit, single, shared), _alarms(fit, certified, _allowed(tool, read, references), rates),
         all(one.plus_minus_n or one.common_percent for one in references),
     )  # fmt: skip
 
@@ -148,7 +148,7 @@ def _sources(
     scale = max(1.0, fit.chi_square / fit.freedom) if fit.freedom else 1.0
     names = (OFFSET, GAIN, STOP)
     full = np.zeros((3, len(single)))
-    for row, name in zip(fit.weights, fit.names, strict=True):
+    for row, name in zip(fit.wide_weights, fit.wide_names, strict=True):
         full[names.index(name)] = row
     values, vectors = np.linalg.eigh(full @ np.diag(single**2) @ full.T * scale)
     label = f"calibration of {tool.name}"
@@ -198,7 +198,17 @@ def _around(reference: ReferenceSpring, height_mm: float) -> tuple[tuple[float, 
     return points[i - 1], points[i]
 
 
-def _alarms(fit: Fit, certified: Array, read: Array, rates: Array) -> tuple[str, ...]:
+def _allowed(tool: Tool, read: Array, references: list[ReferenceSpring]) -> Array:
+    """Give by how much (n,) in N a reading may be off its line: what the tester's card and the certificates allow together."""
+    rows = zip(read.tolist(), references, strict=True)
+    return np.array([
+        sqrt(3.0) * offset_doubt(tool, load) + _TWICE * scatter_doubt(tool, load) + (one.plus_minus_n or 0.0)
+        + (one.common_percent or 0.0) / 100.0 * load
+        for load, one in rows
+    ])  # fmt: skip
+
+
+def _alarms(fit: Fit, certified: Array, allowed: Array, rates: Array) -> tuple[str, ...]:
     told: list[str] = []
     if fit.freedom and float(np.abs(fit.standardised).max()) > _OUTLIER:
         worst = int(np.abs(fit.standardised).argmax())
@@ -207,8 +217,11 @@ def _alarms(fit: Fit, certified: Array, read: Array, rates: Array) -> tuple[str,
         )
     if fit.freedom and fit.likelihood < _UNLIKELY:
         told.append("the readings scatter more than this tester should")
-    if float((np.abs(fit.residuals) / certified).max()) > _WORST_SHARE:
-        told.append(f"a reading lies {100 * (np.abs(fit.residuals) / certified).max():.1f} percent off the line")
+    if (np.abs(fit.residuals) > allowed).any():
+        off = float((np.abs(fit.residuals) / certified).max())
+        told.append(
+            f"a reading lies {100 * off:.1f} percent off the line, more than its card and the certificate allow"
+        )
     shift = np.abs(fit.value(OFFSET) + fit.value(GAIN) * certified - fit.value(STOP) * rates) / certified
     if float(shift.max()) > _LARGEST:
         told.append(f"it shows {100 * shift.max():.1f} percent off: have it recalibrated before it is used")

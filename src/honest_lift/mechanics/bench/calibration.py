@@ -14,7 +14,7 @@ only where chi-square falls by more than 3.84, its 95 percent quantile at one de
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from math import erfc, exp, gamma, sqrt
 
 import numpy as np
@@ -34,8 +34,9 @@ class Fit:
     """What was fitted. `names`: the parameters kept, in the order of `values` (k,).
 
     `weights` (k, n): how each reading moves each parameter, so that any displacement of the readings, or of the
-    certified loads, is a displacement of the parameters. `residuals` (n,) in N; `standardised` (n,) over their own
-    doubt, 0 where nothing is left over to tell.
+    certified loads, is a displacement of the parameters. `wide_names` and `wide_weights`: the same of every parameter that
+    the readings could tell, kept or not: one that was not worth a value is zero, and no surer for that. `residuals` (n,)
+    in N; `standardised` (n,) over their own doubt, 0 where nothing is left over to tell.
     """
 
     names: tuple[str, ...]
@@ -46,6 +47,8 @@ class Fit:
     chi_square: float
     freedom: int
     tried: tuple[tuple[tuple[str, ...], float], ...]
+    wide_names: tuple[str, ...] = ()
+    wide_weights: Array = field(default_factory=lambda: np.empty((0, 0)))
 
     def value(self, name: str) -> float:
         """Give a parameter; 0 where it was not kept."""
@@ -89,8 +92,9 @@ def fit_tester(certified_n: Array, read_n: Array, rates_n_mm: Array, covariance:
         best = min((names for names in better if len(names) == fewest), key=lambda names: tried[names].chi_square)
     chosen = tried[best]
     told = tuple((names, one.chi_square) for names, one in tried.items())
+    wide = tried[max((names for names in tried if (STOP in names) == (STOP in best)), key=len)]
     return Fit(best, chosen.values, chosen.weights, chosen.residuals, chosen.standardised, chosen.chi_square,
-               chosen.freedom, told)  # fmt: skip
+               chosen.freedom, told, wide.names, wide.weights)  # fmt: skip
 
 
 def _models(certified_n: Array, rates_n_mm: Array) -> list[tuple[str, ...]]:

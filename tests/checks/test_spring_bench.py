@@ -89,6 +89,17 @@ def test_whatever_of_a_used_set_collapsed_condemns_all_of_it(layout, weak):
     assert verdicts(good, *IN_SET) == {key: {Verdict.PASSES} for key in IN_SET}
 
 
+def test_a_short_spring_condemns_its_used_set_before_every_length_is_read():
+    one = set_of(SIXTEEN, "used", lambda name: name == "8i")
+    for entry in one.book.journal:
+        if getattr(entry, "quantity", "") == "free_length" and entry.place == of_spring("1"):
+            one.do(StrikeOut(entry.id))
+    found = examine(one.book)
+    assert found.finding("free_set", "8i").verdict is Verdict.FAILS
+    assert found.finding("free_set", "7i").verdict is Verdict.UNPROVEN
+    assert {found.finding("set_shortest", name).verdict for name in one.names} == {Verdict.FAILS}
+
+
 def test_the_stronger_role_is_what_a_set_is_held_against():
     one = set_of(SIXTEEN, "new", lambda name: name[1] == "e")
     share = {name: examine(one.book).finding("set_share", name).figure for name in ("1i", "1e")}

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_springs import card_figures, findings_on_springs
 from honest_lift.checks.spread_out import among_members
-from honest_lift.checks.spring_family import Family, comparable, families_of
+from honest_lift.checks.spring_family import Family, comparable, despite_unread, families_of
 from honest_lift.checks.spring_set import carried
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.resolve import resolve
@@ -87,7 +87,8 @@ def _of_rows(
     rows = family.rows.tolist()
     names = [springs[row] for row in rows]
     terms = {"free length": (free.figure.value[rows], "length")}
-    return findings_on_springs(book, check, names, short.take(rows), np.ones(len(rows), dtype=bool), terms)
+    found = findings_on_springs(book, check, names, short.take(rows), np.ones(len(rows), dtype=bool), terms)
+    return [despite_unread(one) for one in found]
 
 
 def _in_set(book: Book, springs: Sequence[str], free: Estimate, family: Family, short: Estimate) -> list[Finding]:

@@ -10,12 +10,16 @@ from collections.abc import Sequence
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
+from honest_lift.checks.finding import Finding
 from honest_lift.checks.on_springs import card_figures, role_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringSet
-from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.decision import BARS
+from honest_lift.numbers.doubt import Array, Ground
+from honest_lift.numbers.verdict import Verdict
 
 
 class Family(Struct, frozen=True, eq=False):
@@ -54,6 +58,12 @@ def families_of(book: Book, springs: Sequence[str]) -> list[Family]:
             name = " with ".join(one.name for one in group)
             found.append(Family(name, group[0].condition == "used", np.array(rows), roles))
     return found
+
+
+def despite_unread(one: Finding) -> Finding:
+    """Let what fails already fail, whatever the springs of its set come to that nobody has measured yet."""
+    only = int(one.ground) & BARS == int(Ground.UNREAD)
+    return replace(one, verdict=Verdict.FAILS) if only and one.provisional is Verdict.FAILS else one
 
 
 def comparable(book: Book, springs: Sequence[str], family: Family, field: str) -> list[tuple[Family, Array]]:

@@ -21,7 +21,7 @@ from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground
 from honest_lift.numbers.verdict import Verdict
 
 _EDGE = 1e-9  # an edge counts as met within this share of the figure (or this much, below one)
-_BARS = int(
+BARS = int(
     Ground.MISSING
     | Ground.ASSUMED
     | Ground.UNRANGED
@@ -75,7 +75,7 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
     )
     grid_above, grid_below = _margins(figure.grid, lowest, highest)
     grid = np.fmin(grid_above, grid_below)
-    barred = figure.ground & _BARS
+    barred = figure.ground & BARS
     verdict = np.where(barred != 0, int(Verdict.UNPROVEN), provisional)
 
     only_assumed = (barred == int(Ground.ASSUMED)) & known & np.isfinite(grid).all(axis=0)

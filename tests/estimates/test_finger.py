@@ -7,10 +7,11 @@ from honest_lift.checks.examine import examine
 from honest_lift.estimates.cam_turn import turn_of
 from honest_lift.estimates.finger_wipe import wipe_at
 from honest_lift.estimates.lift import lift_at_valve
+from honest_lift.estimates.piston_valve import piston_to_valve
 from honest_lift.estimates.rocker import best_of, rocker_of
 from honest_lift.estimates.rockers import rockers_of
 from honest_lift.facts.cam import CamLobe
-from honest_lift.facts.edits import Fit, Put, fitment
+from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position
 from honest_lift.mechanics.cam.carried import ByGear
 from honest_lift.mechanics.gear.tip_mark import travel_mm
@@ -127,3 +128,26 @@ def test_a_mark_on_the_tip_is_told_in_the_fingers_own_part_and_the_way_the_conta
     assert f"too {less}" in told
     assert "trade" not in told
     assert "pushrod" not in told
+
+
+def test_which_way_the_cam_turns_moves_the_clearance_and_unknown_it_is_less_sure():
+    made = (
+        fingered(tolerance=0.02)
+        .state("stroke", 88.0)
+        .state("rod_length", 145.0)
+        .state("valve_lean", 0.0, tolerance=0.0)
+    )
+    for name in made.names:
+        made.state("valve_drop", 3.0, at_position(name), tolerance=0.02)
+    told = {}
+    for turns in ("", "toward the valve", "toward the pivot"):
+        made.do(Describe({"cam_turns": turns}, "turns"))
+        figure = piston_to_valve(made.book).least.figure
+        told[turns] = [(float(figure.value[case]), float(figure.expanded[case])) for case in (0, 1)]
+    for case in (0, 1):
+        (value, wide), (one, u), (other, _) = (told[turns][case] for turns in told)
+        assert (one - value) * (other - value) < 0.0, "one way it is nearer, the other way farther"
+        assert min(abs(one - value), abs(other - value)) > 0.02
+        assert wide > u
+        extra = (wide**2 - u**2) ** 0.5
+        assert max(abs(one - value), abs(other - value)) <= extra

@@ -130,3 +130,35 @@ def test_a_finger_that_can_not_be_is_named(change, why):
     gear = gear if "pivot_up" in change else set_on_pivot(gear, np.array(0.2))
     assert re.search(why, why_not_finger(gear, LOBE))
     assert why_not_finger(set_on_pivot(FINGER, np.array(0.2)), LOBE) == ""
+
+
+@pytest.mark.parametrize("side", [1.0, -1.0])
+def test_the_roller_meets_the_lobe_where_its_own_swing_has_taken_it(side):
+    """Independent: a turning profile and a roller on its arm, the touching distance found by SciPy over the whole profile."""
+    half = 62.0
+
+    def lobe(cam):  # a smooth lobe, cam degrees from its nose
+        return LOBE * np.cos(np.pi * np.clip(np.abs(cam) / half, 0, 1) / 2) ** 2
+
+    gear = set_on_pivot(FINGER, np.array(0.1))
+    base, roller = float(gear.base_radius), float(gear.follower_radius)
+    closed_x, closed_y = (float(one) for one in gear.roller(NONE))
+    line = np.degrees(np.arctan2(closed_y - float(gear.cam_y), closed_x - float(gear.cam_x)))
+
+    def reached(cam):
+        """The lobe lift at which the roller's centre stands on the turning pitch curve, by its own direction from the cam."""
+
+        def off(lift):
+            x, y = (float(one) for one in gear.roller(np.array(lift)))
+            toward = np.degrees(np.arctan2(y - float(gear.cam_y), x - float(gear.cam_x)))
+            away = np.hypot(x - float(gear.cam_x), y - float(gear.cam_y))
+            return away - (base + roller + float(lobe(cam - side * (toward - line))))
+
+        return brentq(off, 0.0, LOBE)
+
+    for cam in (-35.0, -20.0, 20.0, 35.0):
+        lift = float(lobe(cam))
+        for _ in range(5):
+            lift = float(lobe(cam - side * float(gear.swing_deg(np.array(lift)))))
+        assert lift == pytest.approx(reached(cam), abs=1e-4)
+        assert abs(lift - float(lobe(cam))) > 0.005, "on a flank it is no trifle"

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from math import isfinite, nan, sqrt
 
+import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
@@ -18,7 +19,7 @@ from honest_lift.estimates.lobe_read import LobeRead, lobe_read, stale_words, ta
 from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.rocker_parts import told_everywhere
+from honest_lift.estimates.rocker_parts import kind_of, told_everywhere
 from honest_lift.estimates.rockers import rockers_of
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.by_quantity import recalled
@@ -29,6 +30,7 @@ from honest_lift.facts.timing import advanced_on_card, advanced_since
 from honest_lift.facts.tools import Tool, offset_doubt, offset_source, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.mechanics.cam.lobe import CardLobe, Lobe
+from honest_lift.mechanics.gear.finger import FingerGear
 from honest_lift.numbers.doubt import Ground
 
 _CARD_MM = {2: 0.74, 3: 0.15}  # how far a lobe drawn from so many stated durations may be off, docs/validation.md
@@ -124,7 +126,33 @@ def lifted_at(book: Book, known: Parts, case: int, position: str) -> Lifted:
     shape, lobe, key, centre = _lobe(book, at_position(position).role, position)
     read_there = shape.way == _AT_VALVE
     gear = _gear(book, known, case, position, read_at_valve=read_there)
+    if book.engine.gear == "finger follower" and not read_there:
+        centre = _swinging(book, centre, gear)
     return Lifted((centre, shape, *gear), lobe, key, len(gear) > 3, read_there)
+
+
+def _swinging(book: Book, centre: Input, gear: Sequence[Input]) -> Input:
+    """Widen the timing of a finger's lobe by what its roller goes round the cam, where nobody says which way the cam turns.
+
+    At half lift, the most there is where a piston is near; of a finger whose dimensions are not known, what fingers do.
+    """
+    known, kind = len(gear) > 3, kind_of(book.engine)
+    if known and book.engine.cam_turns:
+        return centre
+    swing = _SWING_DEG
+    if known and kind is not None:
+        made = kind.make(0.0, *(np.array([one.value]) for one in gear))
+        lobe = next(one.value for one in gear if one.quantity == "lobe_lift")
+        if isinstance(made, FingerGear):
+            swing = 2.0 * abs(float(made.swing_deg(np.array([lobe / 2.0]))[0]))
+    if not isfinite(swing):
+        return centre
+    return replace(
+        centre, each=(*centre.each, ("finger:swing", "which way the cam turns over the finger", swing / sqrt(3.0)))
+    )
+
+
+_SWING_DEG = 2.0  # crank degrees by which a finger's roller goes round its cam up to half lift. From memory
 
 
 def _exact(name: str, position: str, value: float = 0.0) -> Input:

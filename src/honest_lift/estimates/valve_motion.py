@@ -16,10 +16,13 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.remember import by_identity_of_many
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.clearance.piston_valve import LobeTables
+from honest_lift.mechanics.gear.finger import FingerGear
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array, once_a_copy
 
 _SAMPLES = 241
+_SWINGS = 5  # turns of the fixed point: each leaves a tenth of what it found
+SIDES = {"toward the valve": 1.0, "toward the pivot": -1.0}
 _SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of its shape grows to this lift
 
 
@@ -47,6 +50,10 @@ class Carried:
             return self._gear.lift(raised)
         return np.asarray(np.maximum(raised * self._ratio - self._lash, 0.0))
 
+    def swing_deg(self, raised: Array) -> Array:
+        """Give by how much a finger's roller has gone round the cam (..., n), cam degrees; 0 for what does not swing."""
+        return self._gear.swing_deg(raised) if isinstance(self._gear, FingerGear) else np.zeros(np.shape(raised))
+
     def of(self, cases: NDArray[np.int64]) -> Carried:
         """Give it for some of the valves."""
         gear = None if self._gear is None else _picked(self._gear, cases)
@@ -71,6 +78,9 @@ class Motion:
         self._lobes = tables_of(list(lobes.values())).take(rows)
         self._peaks = np.array([one.lift_mm for one in lobes.values()])[rows]
         self._kind, self._by_gear = kind_of(book.engine), valves[0].by_gear
+        self._side = (
+            SIDES.get(book.engine.cam_turns, 0.0) if self._by_gear and book.engine.gear == "finger follower" else 0.0
+        )
         parts = [tuple(map(plain, one.inputs)) for one in valves]
         self._gears, self._gear_of = _first_of_each([own[2:] for own in parts])
         self._alike = [(row, *own) for row, own in zip(rows.tolist(), parts, strict=True)]
@@ -105,8 +115,15 @@ class Motion:
         lobes = self._lobes.take(cases)
         lobe = once_a_copy(lambda middle: lobes.at((turn_deg - middle) / 2.0), centre)
         top = parts[-2] if self._by_gear else parts[2]
-        raised = np.where(lobe > 0, lobe * (top / self._peaks[cases]) + shape * np.minimum(lobe / _SHAPED_MM, 1.0), 0.0)
-        return carried(raised)
+
+        def raised(lobe: Array) -> Array:
+            drawn = lobe * (top / self._peaks[cases]) + shape * np.minimum(lobe / _SHAPED_MM, 1.0)
+            return np.asarray(np.where(lobe > 0, drawn, 0.0))
+
+        for _ in range(_SWINGS if self._side else 0):  # the roller meets the lobe where its own swing has taken it
+            met = (turn_deg - centre) / 2.0 - self._side * carried.swing_deg(raised(lobe))
+            lobe = np.where(np.isfinite(met), lobes.at(np.nan_to_num(met, nan=1e6)), np.nan)
+        return carried(raised(lobe))
 
 
 def _first_of_each(keys: Sequence[object]) -> tuple[NDArray[np.int64], NDArray[np.int64]]:

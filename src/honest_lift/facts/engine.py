@@ -27,6 +27,7 @@ Quoted = Literal["middles", "overall", "gauge"]  # how lengths of pushrods are t
 HeadMaterial = Literal["", "iron", "aluminium"]
 RodMaterial = Literal["", "steel", "aluminium"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
+CamTurns = Literal["", "toward the valve", "toward the pivot"]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
           "percent": "%", "observed": ""}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
@@ -45,6 +46,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     gear: Gear = "pushrod"
     rocker_mount: Mount = "stud"
     lifter: Lifter = ""
+    cam_turns: CamTurns = ""  # which way the lobe's surface runs over a finger
     head_material: HeadMaterial = ""
     guide_material: GuideMaterial = ""
     made_of: tuple[MadeOf, ...] = ()  # guides and bases that differ from the engine's, by place

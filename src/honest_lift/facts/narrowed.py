@@ -30,6 +30,7 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
         gear=whole.gear,
         rocker_mount=whole.rocker_mount,
         lifter=whole.lifter,
+        cam_turns=whole.cam_turns,
         lobes=whole.lobes if "lobe_lift" in quantities else (),
         cam_separation_deg=whole.cam_separation_deg if "lobe_lift" in quantities else None,
         cam_advance_deg=whole.cam_advance_deg if "lobe_lift" in quantities else None,

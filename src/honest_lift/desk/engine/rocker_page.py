@@ -29,6 +29,11 @@ _MOUNTS = {
                         "shaft": "pivot fixed: the pad on the tip sets the lash"},
     "bucket": {"stud": "buckets have no arms: their shims are on the rocker sheet"},
 }  # fmt: skip
+_TURNS = {
+    "": "which way the cam turns is not stated: timing counts as less sure",
+    "toward the valve": "the lobe runs over the finger toward the valve",
+    "toward the pivot": "the lobe runs over the finger toward the pivot",
+}
 
 
 class RockerPage(Page):
@@ -39,7 +44,12 @@ class RockerPage(Page):
         self.mount = QComboBox()
         self.mount.setAccessibleName(self.tr("how the rockers are carried"))
         self.mount.activated.connect(lambda _: self._carry())
-        self.add_row(self.mount)
+        self.turns = QComboBox()
+        self.turns.setAccessibleName(self.tr("which way the cam turns over the finger"))
+        for key, words in _TURNS.items():
+            self.turns.addItem(self.tr(words), key)
+        self.turns.activated.connect(lambda _: self._turn())
+        self.add_row(self.mount, self.turns)
         self.stated = StatedTable(session, _PLACES[session.engine.gear], self.tr("The rocker's plane"), 250)
         self.facts = self.follow(self.stated.view, lambda row: None)
         self.column.addWidget(self.facts, 1)
@@ -55,7 +65,14 @@ class RockerPage(Page):
                 self.mount.addItem(self.tr(words), key)
             self.stated.show_places(_PLACES[gear])
         self.mount.setCurrentIndex(max(self.mount.findData(self.session.engine.rocker_mount), 0))
+        self.turns.setVisible(gear == "finger follower")
+        self.turns.setCurrentIndex(max(self.turns.findData(self.session.engine.cam_turns), 0))
         self.stated.refresh()
+
+    def _turn(self) -> None:
+        turns = self.turns.currentData()
+        if turns != self.session.engine.cam_turns:
+            self.session.do(Describe({"cam_turns": turns}, f"cam turns {turns or 'not stated which way'}"))
 
     def _carry(self) -> None:
         mount = self.mount.currentData()

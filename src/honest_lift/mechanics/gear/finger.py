@@ -58,6 +58,20 @@ class FingerGear(OnTheTip):
         at = np.radians(self.angle_deg(lobe_mm) + self.finger_angle_deg)
         return self.finger_arm * np.cos(at) - self.pivot_out, self.finger_arm * np.sin(at) + self.pivot_up
 
+    def swing_deg(self, lobe_mm: Array) -> Array:
+        """Give by how much the line from the cam to the roller has turned since the lobe began to lift, cam degrees, left-hand.
+
+        The roller goes round the cam a little as the finger swings, and meets the lobe so much earlier or later. Positive is the
+        way a cam turns whose surface runs over the finger toward the valve.
+        """
+
+        def line(lobe: Array) -> Array:
+            x, y = self.roller(lobe)
+            return np.asarray(np.degrees(np.arctan2(y - self.cam_y, x - self.cam_x)))
+
+        turned = line(np.asarray(lobe_mm)) - line(np.zeros(np.shape(lobe_mm)))
+        return np.asarray((turned + 180.0) % 360.0 - 180.0)
+
     def ratio(self, lobe_mm: Array) -> Array:
         """Give valve lift over lobe lift there, from the triangle's own change."""
         apart, _, reach, inner = self._triangle(lobe_mm)

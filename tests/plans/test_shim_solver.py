@@ -105,3 +105,29 @@ def test_cancel_gives_the_best_found_and_does_not_call_it_proven():
     answer = least_spread(options, cancelled=lambda: next(calls) > 8)
     assert not answer.proven
     assert answer.bound <= answer.measure
+
+
+@settings(max_examples=60)
+@given(small, st.sampled_from([2.0, 9.0, 25.0]))
+def test_proven_within_what_the_values_are_sure_of(case, within):
+    """Against every plan there is: nothing is better by more than that, and the bound is one."""
+    heights, sizes, counts, free = case
+    options = options_of(heights, sizes, [one if one is not None else 2 for one in counts[: len(sizes)]], free=free)
+    answer = least_spread(options, within=within)
+    best = min((np.ptp(options.value[one]) for one in every_plan(options)), default=None)
+    assert answer.proven
+    if best is None:
+        assert len(answer.chosen) == 0
+        return
+    check(options, answer)
+    assert answer.bound <= best + 1e-6
+    assert best - 1e-6 <= answer.measure <= best + within + 1e-6
+    assert np.ptp(options.value[answer.chosen]) <= answer.measure + 1e-6
+
+
+def test_a_plan_whose_time_is_up_says_how_much_better_any_could_be():
+    options = options_of([1800, 1815, 1830, 1811], [15, 30], [2, 2], free=True)
+    calls = iter(range(10**6))
+    answer = least_spread(options, cancelled=lambda: next(calls) > 30, within=1.0)
+    assert not answer.proven
+    assert answer.bound <= min(np.ptp(options.value[one]) for one in every_plan(options)) + 1e-6

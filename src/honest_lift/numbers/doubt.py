@@ -117,6 +117,15 @@ class Figure(Struct, frozen=True, eq=False):
         """Give the expanded doubt U = 2 u, (n, ...)."""
         return COVERAGE * self.u
 
+    def apart_from_shared(self) -> Array:
+        """Give the expanded doubt (n, ...) of what moves each case by itself: what is shared moves no case against another."""
+        own = [row for row, source in enumerate(self.sources) if not source.shared]
+        return (
+            np.asarray(COVERAGE * np.sqrt(np.sum(self.parts()[own] ** 2, axis=0)))
+            if own
+            else np.zeros(self.value.shape)
+        )
+
     def parts(self) -> Array:
         """Give what each source adds to the standard doubt, (sources, n, ...).
 

@@ -3,7 +3,9 @@
 Every option is a pocket, a spring, a stack and the value it would give (a height in mm, a load in N). The question "can
 every pocket have a value within [a, b]" is answered without stock by an assignment that uses the fewest shims, and with
 tight stock by a mixed-integer program. Target: bisection over the distances to it. Least spread: branch and bound on the
-smallest value, in which a block of smallest values goes when even its widest window can't serve every pocket.
+smallest value, in which a block of smallest values goes when even its widest window can't serve every pocket. Where nothing is to
+be gained by less than the doubt of the values, windows of one width are slid along a raster half that fine, and the width halved
+toward: all are narrow, so that few options lie in each.
 
 Source: assignment and integer programming by SciPy (`linear_sum_assignment`, `milp`); held to brute force by a test.
 """
@@ -23,6 +25,7 @@ from honest_lift.numbers.doubt import Array
 Ints = NDArray[np.int64]
 _NEVER = 1e6  # a cost no assignment of shims reaches
 _TURNS = 40  # of prices, before the integer program is asked
+_HALVINGS = 6  # of a window's width while nothing but the stock-free question is asked
 _INFEASIBLE = 2  # SciPy's status: only this one proves that there is no solution
 
 
@@ -52,7 +55,7 @@ class Options:
 class Answer:
     """The best found: an option for each pocket (pockets,), the measure it reaches and the best still possible.
 
-    `proven`: nothing better exists. `chosen` is empty where no option serves every pocket.
+    `proven`: nothing better exists, by more than what was asked `within`. `chosen` is empty where no option serves every pocket.
     """
 
     chosen: Ints
@@ -79,14 +82,23 @@ class _Search:
         """Give an option for each pocket with its value in [low, high], None where there is none; with the fewest shims."""
         if self._cancelled() or time.monotonic() > self._until:
             raise StoppedError
-        slack = 1e-9 * max(1.0, abs(high))
-        inside = np.flatnonzero((self.options.value >= low - slack) & (self.options.value <= high + slack))
+        inside = self._inside(low, high)
         free = self._without_stock(inside)
         if free is None or self._in_stock(free):
             return free
         if fewest:
-            return self._with_stock(inside)
+            return self._with_stock(inside, fewest=True)
         return None if self._is_short(inside) else self._priced(inside)
+
+    def could(self, low: float, high: float) -> bool:
+        """Tell whether every pocket could have a value in [low, high] were the stock endless."""
+        if self._cancelled() or time.monotonic() > self._until:
+            raise StoppedError
+        return self._without_stock(self._inside(low, high)) is not None
+
+    def _inside(self, low: float, high: float) -> Ints:
+        slack = 1e-9 * max(1.0, abs(high))
+        return np.flatnonzero((self.options.value >= low - slack) & (self.options.value <= high + slack))
 
     def _priced(self, inside: Ints) -> Ints | None:
         """Look for a plan within the stock by putting prices on what runs short; else ask the integer program."""
@@ -129,9 +141,10 @@ class _Search:
         """Tell whether the stock proves there is no plan: not even shares of shims would do."""
         return bool(self._program(inside, integral=False, presolve=True).status == _INFEASIBLE)
 
-    def _with_stock(self, inside: Ints) -> Ints | None:
+    def _with_stock(self, inside: Ints, *, fewest: bool = False) -> Ints | None:
+        """Ask the integer program: for any plan there is, which is found soonest, or for the one with the fewest shims."""
         for presolve in (True, False):  # it may end without a solution and without a proof that there is none
-            found = self._program(inside, integral=True, presolve=presolve)
+            found = self._program(inside, integral=True, presolve=presolve, fewest=fewest)
             if found.x is not None:
                 chosen = inside[np.flatnonzero(found.x > 0.5)]
                 return np.asarray(chosen[np.argsort(self.options.pocket[chosen])], dtype=np.int64)
@@ -140,8 +153,8 @@ class _Search:
         self.unsure = True
         return None
 
-    def _program(self, inside: Ints, *, integral: bool, presolve: bool) -> Any:
-        """Solve: one option a pocket, one pocket a spring, no more shims than there are, as few as can be."""
+    def _program(self, inside: Ints, *, integral: bool, presolve: bool, fewest: bool = False) -> Any:
+        """Solve: one option a pocket, one pocket a spring, no more shims than there are, and as few as can be where asked."""
         from scipy.optimize import LinearConstraint, milp
         from scipy.sparse import coo_array
 
@@ -155,7 +168,7 @@ class _Search:
             LinearConstraint(coo_array(o.uses[o.stack[inside]][:, counted].T), 0, o.stock[counted]),
         ]  # fmt: skip
         left = max(self._until - time.monotonic(), 0.05)
-        return milp(self._cost[inside], integrality=one if integral else 0 * one, bounds=(0, 1), constraints=rows,
+        return milp(self._cost[inside] * fewest, integrality=one if integral else 0 * one, bounds=(0, 1), constraints=rows,
                     options={"presolve": presolve, "time_limit": left})  # fmt: skip
 
 
@@ -185,9 +198,16 @@ def nearest(
     return Answer(chosen, measure, measure if not search.unsure else float(steps[0]), not search.unsure)
 
 
-def least_spread(options: Options, seconds: float = 5.0, cancelled: Callable[[], bool] = lambda: False) -> Answer:
-    """Make the largest less the smallest of the pockets' values the least, and then the shims the fewest."""
+def least_spread(
+    options: Options, seconds: float = 5.0, cancelled: Callable[[], bool] = lambda: False, within: float = 0.0
+) -> Answer:
+    """Make the largest less the smallest of the pockets' values the least, and then the shims the fewest.
+
+    `within`: what a narrower spread has to gain to count, such as the doubt of the values.
+    """
     search = _Search(options, seconds, cancelled)
+    if within > 0.0 and len(options.value) and np.isfinite(options.stock).any():
+        return _slid(search, within)
     values = np.unique(np.round(options.value, 9))
     best = Answer(_none(), np.inf, 0.0, proven=False)
     try:
@@ -210,6 +230,53 @@ def least_spread(options: Options, seconds: float = 5.0, cancelled: Callable[[],
     except StoppedError:
         return Answer(best.chosen, best.measure, _spread_bound(options), proven=False)
     return best
+
+
+def _slid(search: _Search, within: float) -> Answer:
+    """Give a spread that no plan betters by more than `within`, or the best found with its bound when the time is up.
+
+    A plan of spread s that begins at a lies in the window [r, r + s + step] of the last raster point r below a. So a window of
+    width w that serves nobody rules out every spread under w - step from there.
+    """
+    values = search.options.value
+    step = within / 2.0
+    raster = np.arange(float(values.min()), float(values.max()) + step, step)
+    ruled_out = np.zeros(len(raster))  # by windows of that width, from there
+    best = Answer(_none(), np.inf, 0.0, proven=False)
+
+    def bound() -> float:
+        return max(float(ruled_out.min()) - step, 0.0)
+
+    try:
+        found = search.window(float(values.min()), float(values.max()))
+        if found is None:
+            return Answer(_none(), np.inf, np.inf, not search.unsure)
+        best = Answer(found, float(np.ptp(values[found])), 0.0, proven=False)
+        _slide_without_stock(search, raster, ruled_out, best.measure)
+        while best.measure - bound() > within:
+            width = (max(bound(), 0.0) + best.measure) / 2.0 + step / 2.0
+            for at in np.argsort(ruled_out, kind="stable").tolist():
+                if ruled_out[at] >= width:
+                    continue
+                one = search.window(raster[at], raster[at] + width)
+                if one is not None and float(np.ptp(values[one])) < best.measure:
+                    best = Answer(one, float(np.ptp(values[one])), 0.0, proven=False)
+                    break
+                ruled_out[at] = width
+        final = search.window(*_ends(search.options, best.chosen), fewest=True)
+        return Answer(best.chosen if final is None else final, best.measure, bound(), not search.unsure)
+    except StoppedError:
+        return Answer(best.chosen, best.measure, max(bound(), _spread_bound(search.options)), proven=False)
+
+
+def _slide_without_stock(search: _Search, raster: Array, ruled_out: Array, most: float) -> None:
+    """Rule out, from each raster point, what no stock in the world would serve: a matter of milliseconds a window."""
+    for at, start in enumerate(raster.tolist()):
+        low, high = 0.0, most
+        for _ in range(_HALVINGS):
+            middle = (low + high) / 2.0
+            low, high = (low, middle) if search.could(start, start + middle) else (middle, high)
+        ruled_out[at] = low
 
 
 def _better(search: _Search, values: Array, best: Answer, at: int, known: Ints | None) -> Answer:

@@ -112,7 +112,7 @@ def plan_shims(
     if np.isnan(target) and goal == "target":
         return ShimPlan(goal, problems=("no target height is stated: state it under Cam card",))
     if goal in ("seat load", "open load"):
-        answer = least_spread(options, seconds, cancelled)
+        answer = least_spread(options, seconds, cancelled, _load_doubt(case, goal))
     else:
         answer = nearest(options, target, seconds, cancelled)
     if len(answer.chosen) == 0:
@@ -120,6 +120,13 @@ def plan_shims(
         return ShimPlan(goal, problems=why, proven=answer.proven)
     pockets = tuple(_pocket(book, case, options, int(one)) for one in answer.chosen)
     return ShimPlan(goal, pockets, answer.measure, answer.bound, answer.proven, _warnings(book.engine, answer, pockets))
+
+
+def _load_doubt(case: _Case, goal: Goal) -> float:
+    """Give the expanded doubt of the loads a plan is made by, N, the middle one: nobody can tell a spread that is less narrower."""
+    valves = case.gathered.valves(range(len(case.gathered.at)))
+    doubt = (valves.open_load if goal == "open load" else valves.seat_load).figure.apart_from_shared()
+    return float(np.median(doubt[np.isfinite(doubt)])) if np.isfinite(doubt).any() else 0.0
 
 
 def _not_ready(book: Book, spring_set: str) -> tuple[str, ...]:

@@ -29,6 +29,7 @@ if TYPE_CHECKING:
     from honest_lift.plans.shims import ShimPlan
     from honest_lift.plans.windows import Window
 
+_SAME = 1e-6
 _GOALS = {
     "target": "every height to its target",
     "shortest": "every height to the shortest pocket",
@@ -319,6 +320,9 @@ def plan_words(plan: ShimPlan, session: Session) -> str:
         "open load": "Largest less smallest open load is {0}",
     }[plan.goal].format(reached)
     proof = "proven: no plan does better" if plan.proven else f"no plan can do better than {bound}"
+    if plan.proven and plan.bound < plan.measure - _SAME:
+        gain = in_words(plan.measure - plan.bound, dimension, unit, places)
+        proof = f"proven: no plan betters it by more than {gain}, and the loads are no surer than that"
     shims = sum(len(one.after_mm) for one in plan.pockets)
     return "\n".join(
         [f"{what}; {proof}. {shims} shims in all.", *(f"{one[:1].upper()}{one[1:]}." for one in plan.problems)]

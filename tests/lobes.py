@@ -58,6 +58,41 @@ def twenty(seed=5):
     return lobes, rng
 
 
+class Pulsed:
+    """A lobe by its acceleration: a nose as flat as its power, then half a sine wave; integrated by the trapezoidal rule."""
+
+    def __init__(self, lift, half, turn, power):
+        self.at = np.linspace(0.0, half, 4001)
+        change = turn * half
+        nose = -np.cos(np.pi / 2 * np.clip(self.at / change, 0, 1) ** power) * (self.at < change)
+        flank = np.where(self.at >= change, np.sin(np.pi * np.clip((self.at - change) / (half - change), 0, 1)), 0.0)
+        bent = nose - flank * self._sum(nose)[-1] / self._sum(flank)[-1]
+        fallen = self._sum(self._sum(bent))
+        scale = lift / -fallen[-1]
+        self.lift_mm, self.end_deg = lift, half
+        self._lift, self._bent = lift + fallen * scale, bent * scale
+
+    def _sum(self, rate):
+        return np.concatenate([[0.0], np.cumsum((rate[1:] + rate[:-1]) / 2 * (self.at[1] - self.at[0]))])
+
+    def lift(self, cam):
+        return np.interp(np.abs(cam), self.at, self._lift, right=0.0)
+
+    def acceleration(self, cam):
+        return np.interp(np.abs(cam), self.at, self._bent, right=0.0)
+
+
+def usual_pulsed(count=30, seed=3):
+    """Lobes of that family with a usual nose and flank."""
+    rng, found = np.random.default_rng(seed), []
+    while len(found) < count:
+        one = Pulsed(rng.uniform(6.5, 10), rng.uniform(72, 92), rng.uniform(0.42, 0.6), rng.choice([1.5, 2, 3, 4]))
+        bent = one.acceleration(np.linspace(0, one.end_deg, 800))
+        if -0.0070 <= bent.min() <= -0.0040 and 0.006 <= bent.max() <= 0.013:
+            found.append(one)
+    return found
+
+
 def walked(lobe, rng, step, resolution=0.01, wheel=WHEEL, span=240.0, level=0.2):
     """Walk a lobe with a wheel: every reading rounded to the indicator's step, the wheel misread by its error."""
     crank = np.arange(-span, span + 1, step)

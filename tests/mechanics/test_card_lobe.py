@@ -5,6 +5,7 @@ import pytest
 from scipy.optimize import brentq
 
 from honest_lift.mechanics.cam.card_lobe import CardError, flank_from_card
+from lobes import usual_pulsed
 
 # invented, of the usual kinds: lobe lift in mm, durations in crank degrees at 0.1524, 1.27 and 5.08 mm of lobe lift
 CARDS = [
@@ -92,20 +93,30 @@ def usual_lobes():
                     yield lift, half, way, bend
 
 
-def test_lobes_made_otherwise_are_recovered_from_their_cards():
-    """Forty: lift within 0.06 mm (median), 0.15 (worst), as common practice has it; the nose within 10 percent, not 8."""
-    off_lift, off_nose = [], []
-    for lift, half, way, bend in usual_lobes():
-        assert float(way(half)) == pytest.approx(0.0, abs=1e-9)
-        widths = [brentq(lambda at, h=h, way=way: float(way(at)) - h, 1.0, half - 1e-9) for h in AT]
-        flank = flank_from_card(lift, tuple((h, 4 * width) for h, width in zip(AT, widths, strict=True)))
-        along = np.linspace(0.0, widths[0], 400)
-        off_lift.append(float(np.abs(flank.lift(along) - way(along)).max()))
-        off_nose.append(abs(float(flank.acceleration(along).min()) / float(bend(along).min()) - 1))
-    assert len(off_lift) >= 20, len(off_lift)
-    assert np.median(off_lift) <= 0.06, np.median(off_lift)
-    assert max(off_lift) <= 0.15, max(off_lift)
-    assert np.quantile(off_nose, 0.9) <= 0.10, sorted(off_nose)[-6:]
+def held_out():
+    """Seventy lobes of two other families: (lift, where it ends, lift and acceleration by cam degrees from the nose)."""
+    yield from usual_lobes()
+    for one in usual_pulsed(30):
+        yield one.lift_mm, one.end_deg, one.lift, one.acceleration
+
+
+@pytest.mark.parametrize(
+    ("stated", "off_mm", "off_nose", "share"),
+    [(AT, 0.15, 0.10, 0.9), ((0.1524, 1.27), 0.74, 0.20, 0.95), ((1.27, 5.08), 0.74, 0.20, 0.95)],
+)
+def test_lobes_made_otherwise_are_recovered_from_their_cards(stated, off_mm, off_nose, share):
+    """Lift within the range that is stated for so many durations, at worst; the nose for nine in ten, or nineteen in twenty."""
+    lifts, noses = [], []
+    for lift, half, way, bend in held_out():
+        widths = [brentq(lambda at, h=h, way=way: float(way(at)) - h, 1.0, half - 1e-9) for h in (*stated, AT[0])]
+        flank = flank_from_card(lift, tuple((h, 4 * width) for h, width in zip(stated, widths, strict=False)))
+        along = np.linspace(0.0, widths[-1], 400)
+        lifts.append(float(np.abs(flank.lift(along) - way(along)).max()))
+        noses.append(abs(float(flank.acceleration(along).min()) / float(np.min(bend(along))) - 1))
+    assert len(lifts) >= 60
+    assert max(lifts) <= off_mm
+    assert np.mean(np.array(noses) <= off_nose) >= share
+    assert np.median(lifts) <= (0.06 if len(stated) == 3 else 0.18)
 
 
 @pytest.mark.parametrize(

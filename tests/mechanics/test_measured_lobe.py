@@ -5,11 +5,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from honest_lift.estimates.lobe_read import band_of
 from honest_lift.mechanics.cam.measured_lobe import crossings, measured_lobe, nose_lift, rough_at_nose, width
 from honest_lift.mechanics.cam.slipped_rows import slipped_rows
 from honest_lift.mechanics.cam.smoothing import smooth
 from honest_lift.mechanics.cam.wheel_table import ordered, troubles, unwrapped
-from lobes import LIFT_ERROR, WHEEL, Polynomial, twenty, walked
+from lobes import LIFT_ERROR, WHEEL, Polynomial, twenty, usual_pulsed, walked
 
 LOBES, RNG = twenty()
 
@@ -127,3 +128,23 @@ def test_a_wheel_that_begins_again_counts_on():
 def test_what_is_no_lobe_is_refused_with_the_reason(crank, lift, why):
     with pytest.raises(ValueError, match=why):
         ordered(np.array(crank, dtype=float), np.array(lift, dtype=float))
+
+
+@pytest.mark.parametrize(("step", "wheel"), [(2.0, 0.3), (5.0, 0.3), (5.0, 1.0)])
+def test_what_the_nose_holds_is_told_without_its_bias_and_with_enough_doubt(step, wheel):
+    """The least of many noisy angles is too small; what is taken off and what is left in doubt cover nineteen in twenty."""
+    rng, inside, apart = np.random.default_rng(11), [], []
+    for lobe in usual_pulsed(24):
+        found = measured_lobe(ordered(*walked(lobe, rng, step, wheel=wheel)), LIFT_ERROR, wheel)
+        cam = np.linspace(-lobe.end_deg, lobe.end_deg, 2001)
+        hold = []
+        for one in (found, lobe):
+            lift, bent = one.lift(cam), one.acceleration(cam)
+            falls = (bent < 0) & (lift > 0.2)
+            hold.append(float(np.min((300 + 90 * lift[falls]) / -bent[falls])))
+        band = band_of(step, wheel)
+        off = hold[0] / (1.0 - band.nose_bias) / hold[1] - 1.0
+        apart.append(off)
+        inside.append(abs(off) <= 2 * band.nose_u)
+    assert np.mean(inside) >= 0.9
+    assert abs(np.median(apart)) < band.nose_u

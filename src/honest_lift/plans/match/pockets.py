@@ -106,9 +106,16 @@ def _pockets(book: Book, gathered: Gathered, cases: Sequence[int], bare: Array) 
         bare[rows], height_doubts(book.engine, [one.height for one in at]).u, lift.value[rows], lift.u[rows],
         np.array([one.value for one in gaps]), np.array([_u(one) for one in gaps]), width["floor_diameter"],
         width["pilot_diameter"], np.array([mass for mass, _ in masses]), held_p, held_q, np.array([_gas(one) for one in moving]),
-        np.array([hypot(u, _u(one.nose)) / 2.0 for (_, u), one in zip(masses, moving, strict=True)]),
+        np.array([
+            hypot(_of_speed(u), _of_speed(_u(one.nose) / one.nose.value)) for (_, u), one in zip(masses, moving, strict=True)
+        ]),
     )  # fmt: skip
     return told, _notes(told, at)
+
+
+def _of_speed(share: float) -> float:
+    """Give what a share of doubt in a mass, or in the nose, is worth in the speed: the worse side, as in the checks."""
+    return 1.0 / sqrt(1.0 - share) - 1.0 if share < 1.0 else nan
 
 
 def _u(one: Input) -> float:
@@ -143,7 +150,7 @@ def _held(moving: Sequence[Moving], lift_mm: Array) -> tuple[Array, Array]:
     """Lay out, for each pocket, the few angles of its lobe that count: what a newton, and a newton a mm, hold there."""
     found = []
     for one, lift in zip(moving, lift_mm.tolist(), strict=True):
-        bends = np.array(one.acceleration) * (lift / one.lift_mm if one.lift_mm else 1.0)
+        bends = np.array(one.acceleration) * (lift / one.lift_mm if one.lift_mm else 1.0) * one.nose.value
         p = np.array([float(held(np.array([1.0]), np.array([bend]))) for bend in bends])
         found.append(envelope(p, p * np.array(one.fractions) * lift) if len(p) else (np.empty(0), np.empty(0)))
     widest = max((len(p) for p, _ in found), default=0) or 1

@@ -348,7 +348,7 @@ def test_a_load_is_taken_at_whatever_height_it_was_read(qtbot, open_window):
     window.session.go_spring("2")
     window.bar.choose(any_height)
     qtbot.keyClicks(window.bar.entry, "142")
-    assert window.bar.understood.text() == "“142” lacks the height it was read at: type both, as in 142 at 1.790."
+    assert window.bar.understood.text() == "“142” lacks the height it was read at: type both, as in 137 at 1.765."
 
 
 def test_f2_presses_a_spring_where_its_curves_shape_is_most_of_the_doubt(qtbot, open_window):

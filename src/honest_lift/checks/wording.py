@@ -65,7 +65,7 @@ def observed_reason(finding: Finding) -> str:
 
 
 def figure_words(finding: Finding, engine: Engine) -> str:
-    """Give the figure with its doubt: `0.072 in ±0.004`."""
+    """Give the figure with its doubt: `0.083 in ±0.004`."""
     if finding.figure != finding.figure:
         return finding.word or "–"
     places = digits(finding, engine)

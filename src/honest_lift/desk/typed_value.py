@@ -25,7 +25,7 @@ class Typed(Struct, frozen=True):
     low: float | None = None
     high: float | None = None
     note: str = ""  # typed with it: the reason of an observation
-    at: float | None = None  # the coordinate typed with it: the height a load was read at, as in 142 at 1.790
+    at: float | None = None  # the coordinate typed with it: the height a load was read at, as in 137 at 1.765
 
 
 def read_typed(session: Session, task: Task, way: Way | None, text: str, also: dict[str, str]) -> Typed:
@@ -49,7 +49,7 @@ HEIGHT = "test_height"
 
 
 def _at_height(session: Session, task: Task, text: str, field: Field) -> Typed:
-    """Read a load that may say the height it was read at, whatever heights the set is pressed at: `142 at 1.790`."""
+    """Read a load that may say the height it was read at, whatever heights the set is pressed at: `137 at 1.765`."""
     load, named, height = text.partition(" at ")
     row = CATALOG[HEIGHT]
     at = (
@@ -59,7 +59,7 @@ def _at_height(session: Session, task: Task, text: str, field: Field) -> Typed:
     )
     value = parse(load, field)
     if value is not None and at is None:
-        raise EntryError(f"“{text.strip()}” lacks the height it was read at: type both, as in 142 at 1.790.")
+        raise EntryError(f"“{text.strip()}” lacks the height it was read at: type both, as in 137 at 1.765.")
     return Typed(value, at=at)
 
 

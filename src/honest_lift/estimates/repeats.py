@@ -24,8 +24,8 @@ def mean_and_spread(values: list[float]) -> tuple[float, float]:
 def middle_of(values: list[float]) -> float:
     """Give the median.
 
-    >>> middle_of([64.1, 63.9, 66.0, 64.0, 64.2])
-    64.1
+    >>> middle_of([51.3, 51.1, 53.4, 51.2, 51.4])
+    51.3
     """
     ordered = sorted(values)
     return (ordered[(len(ordered) - 1) // 2] + ordered[len(ordered) // 2]) / 2
@@ -38,7 +38,7 @@ def standing_apart(values: list[float], u_single: float, *, sure: bool = False) 
     do stands apart, where it bars something and there are many places of it. Of two that disagree the later is
     named, since neither can be told from the other. Source: ISO 5725-6:1994 4.1, critical range.
 
-    >>> standing_apart([45.72, 45.74, 45.41], 0.015)
+    >>> standing_apart([44.36, 44.38, 44.05], 0.015)
     2
     """
     count = len(values)

@@ -11,7 +11,7 @@ from honest_lift.numbers.units import in_figures
 
 
 def read_durations(text: str, unit: str) -> tuple[Duration, ...]:
-    """Read durations as they are quoted: `284 at .006, 236 at .050, 150 at .200`; lifts in the unit or with their own.
+    """Read durations as they are quoted: `271 at .006, 227 at .050, 139 at .200`; lifts in the unit or with their own.
 
     Raises EntryError with what was given and what would be right.
     """
@@ -19,12 +19,12 @@ def read_durations(text: str, unit: str) -> tuple[Duration, ...]:
     for part in (one.strip() for one in text.replace(";", ",").split(",") if one.strip()):
         degrees, at, lift = part.partition(" at ")
         if not at:
-            raise EntryError(f"“{part}”: write a duration and its lift, as in 236 at .050; put commas between several.")
+            raise EntryError(f"“{part}”: write a duration and its lift, as in 227 at .050; put commas between several.")
         crank, height = (
             parse(degrees, Field.within("angle", "deg", (1.0, 600.0))), parse(lift, Field.within("length", unit, (0.01, 25.0))),
         )  # fmt: skip
         if crank is None or height is None:
-            raise EntryError(f"“{part}”: a figure is missing; write it as 236 at .050.")
+            raise EntryError(f"“{part}”: a figure is missing; write it as 227 at .050.")
         found.append(Duration(height, crank))
     return tuple(sorted(found, key=lambda one: one.lift_mm))
 
@@ -49,14 +49,14 @@ def centreline_text(lobe: CamLobe) -> str:
 
 
 def read_events(lobe: CamLobe, text: str, unit: str) -> CamLobe:
-    """Read opening and closing: `12 BTDC, 48 ABDC at .050`, the lift being the lobe's. A blank takes them away."""
+    """Read opening and closing: `9 BTDC, 44 ABDC at .050`, the lift being the lobe's. A blank takes them away."""
     if not text.strip():
         return replace(lobe, opens_deg=None, closes_deg=None, events_at_mm=None)
     both, at, lift = text.partition(" at ")
     parts = [one for one in both.replace(";", ",").replace("/", ",").split(",") if one.strip()]
     if len(parts) != 2 or not at:
         raise EntryError(
-            f"“{text.strip()}”: write where it opens, where it closes and the lift, as in 12 BTDC, 48 ABDC at .050."
+            f"“{text.strip()}”: write where it opens, where it closes and the lift, as in 9 BTDC, 44 ABDC at .050."
         )
     opens, closes = (read_angle(one, lobe.id) for one in parts)
     height = parse(lift, Field.within("length", unit, (0.01, 25.0)))
@@ -103,13 +103,13 @@ def tdc_lift_text(lobe: CamLobe, unit: str) -> str:
 
 
 def read_gross(lobe: CamLobe, text: str, unit: str) -> CamLobe:
-    """Read a gross valve lift with its ratio: `.530 at 1.5`. A blank takes it away."""
+    """Read a gross valve lift with its ratio: `.517 at 1.45`. A blank takes it away."""
     if not text.strip():
         return replace(lobe, gross_lift_mm=None, gross_ratio=None)
     lift, at, ratio = text.partition(" at ")
     if not at:
         raise EntryError(
-            f"“{text.strip()}”: a gross valve lift goes with the ratio it is quoted with, as in .530 at 1.5."
+            f"“{text.strip()}”: a gross valve lift goes with the ratio it is quoted with, as in .517 at 1.45."
         )
     return replace(
         lobe,

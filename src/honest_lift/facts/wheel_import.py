@@ -131,7 +131,7 @@ def _headed(cells: list[tuple[int, list[str]]]) -> tuple[list[str], list[tuple[i
     """Part titles from figures: the last line before the first full row of figures heads the columns."""
     first = next((i for i, (_, row) in enumerate(cells) if sum(_is_figure(cell) for cell in row) >= 2), None)
     if first is None:
-        raise TableError("No line of it has two figures: a crank angle and a lift are wanted, as in “104  .352”.")
+        raise TableError("No line of it has two figures: a crank angle and a lift are wanted, as in “97  .318”.")
     head = cells[first - 1][1] if first else []
     return head, cells[first:]
 

@@ -1,4 +1,4 @@
-"""What people type, read as a number: `1.815`, `1 13/16`, `46.10 mm`, `40 thou`, `1.925-.055`, `2x.030`.
+"""What people type, read as a number: `1.783`, `1 25/32`, `45.35 mm`, `37 thou`, `1.865-.085`, `2x.030`.
 
     entry  := blank | [sign] term { op term }              op, sign := '+' | '-'
     term   := [ count ('x' | '*') ] number [ unit ]        count := 1..9
@@ -104,11 +104,11 @@ def parse(text: str, field: Field) -> float | None:
 
     Raises EntryError with a sentence for everything else. Source of the grammar: common practice.
 
-    >>> parse("1-13/16", Field("length", "in"))
-    46.0375
+    >>> parse("1-25/32", Field("length", "in"))
+    45.24375
     """
     if len(text) > _LONGEST:
-        raise EntryError(f"This is {len(text)} characters long; a measurement is a short sum such as 1.925-.055.")
+        raise EntryError(f"This is {len(text)} characters long; a measurement is a short sum such as 1.865-.085.")
     plain = _normal(text)
     if not plain:
         return None
@@ -376,7 +376,7 @@ def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -
 
 
 _EXAMPLES = {
-    LENGTH: "Lengths are written 1.815, 1 13/16, 46.10 mm, 40 thou or 1.925-.055.",
+    LENGTH: "Lengths are written 1.783, 1 25/32, 45.35 mm, 37 thou or 1.865-.085.",
     "load": "Loads are written 213, 213 lbf, 95 kg or 950 N.",
     "rate": "Rates are written 52.5 N/mm or 300 lb/in.",
     "volume": "Volumes are written 64.2, 64.2 ml or 4.0 ci.",

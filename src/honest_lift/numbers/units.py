@@ -181,7 +181,7 @@ def doubt_in_figures(doubt: float, dimension: str, symbol: str, places: int | No
 
 
 def in_words(value: float | None, dimension: str, symbol: str, places: int | None = None) -> str:
-    """Write an inside value with its unit, as it stands in a sentence: `1.815 in`, `213 lbf`, `1.60`."""
+    """Write an inside value with its unit, as it stands in a sentence: `1.783 in`, `213 lbf`, `1.60`."""
     figure = in_figures(value, dimension, symbol, places)
     return f"{figure} {symbol}".rstrip() if symbol != "%" else f"{figure} %"
 

@@ -130,8 +130,8 @@ def _way(advance_deg: float) -> str:
 def set_open_mm(protrusion_mm: float, tdc_lift_mm: float) -> float:
     """Give how far a stem is to stand out for a mock-up: its protrusion closed less its lift at TDC.
 
-    >>> round(set_open_mm(2.010 * 25.4, 0.226 * 25.4) / 25.4, 3)
-    1.784
+    >>> round(set_open_mm(1.935 * 25.4, 0.187 * 25.4) / 25.4, 3)
+    1.748
     """
     return protrusion_mm - tdc_lift_mm
 

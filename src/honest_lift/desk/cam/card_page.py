@@ -42,13 +42,13 @@ def _plain(field: str, inside: tuple[float, float]) -> tuple[Get, Set]:
 
 
 _LINES = (
-    _Line("durations", "durations at lobe lift", "284 at .006, 236 at .050",
+    _Line("durations", "durations at lobe lift", "271 at .006, 227 at .050",
           card_text.durations_text, lambda lobe, text, unit: _with(lobe, durations=card_text.read_durations(text, unit))),
     _Line("centreline", "centreline", "108", lambda lobe, unit: card_text.centreline_text(lobe),
           lambda lobe, text, unit: card_text.read_centreline(lobe, text)),
-    _Line("events", "opens, closes at lobe lift", "12 BTDC, 48 ABDC at .050", card_text.events_text, card_text.read_events),
+    _Line("events", "opens, closes at lobe lift", "9 BTDC, 44 ABDC at .050", card_text.events_text, card_text.read_events),
     _Line("tdc", "lift at TDC", ".080, or .120 valve", card_text.tdc_lift_text, card_text.read_tdc_lift),
-    _Line("gross", "gross valve lift at a ratio", ".530 at 1.5", card_text.gross_text, card_text.read_gross),
+    _Line("gross", "gross valve lift at a ratio", ".517 at 1.45", card_text.gross_text, card_text.read_gross),
     _Line("cold", "lash, cold", ".018", *_plain("lash_cold_mm", (0.0, 3.0))),
     _Line("hot", "lash, hot", ".016", *_plain("lash_hot_mm", (0.0, 3.0))),
     _Line("base", "base circle, diameter", "1.250", *_plain("base_circle_mm", (5.0, 120.0))),

@@ -171,7 +171,7 @@ class TesterPage(Page):
         load = self.session.unit("load")
         return [
             text_column(self.tr("reference spring, its number"), "name"),
-            Column(self.tr("certified loads, as in 95 at 1.900; 310 at 1.350"), self._points_text, self._put_points, width=330),
+            Column(self.tr("certified loads, as in 88 at 1.870; 295 at 1.330"), self._points_text, self._put_points, width=330),
             number_column(self.tr("each ±"), "plus_minus_n", "load", load, (0.0, 500.0), places=2),
             number_column(self.tr("all together ±"), "common_percent", "percent", "%", (0.0, 20.0), width=120),
         ]  # fmt: skip
@@ -191,7 +191,7 @@ class TesterPage(Page):
             parts = pair.split(" at ")
             if len(parts) != 2:
                 raise EntryError(
-                    f"“{pair}”: write a load and its height as 95 at 1.900, and semicolons between several."
+                    f"“{pair}”: write a load and its height as 88 at 1.870, and semicolons between several."
                 )
             force = parse(parts[0], Field.within("load", load, loads))
             height = parse(parts[1], Field.within("length", length, heights))

@@ -14,8 +14,8 @@ def bind_margin(installed_mm: Array, lift_mm: Array, bind_mm: Array) -> Array:
     """Give what is left between the open height and coil bind; negative where the coils stack first.
 
     >>> import numpy as np
-    >>> float(np.round(bind_margin(np.array(1.900), np.array(0.635), np.array(1.193)), 3))  # in any one unit
-    0.072
+    >>> float(np.round(bind_margin(np.array(1.835), np.array(0.571), np.array(1.176)), 3))  # in any one unit
+    0.088
     """
     return installed_mm - lift_mm - bind_mm
 

@@ -65,6 +65,7 @@ def main() -> None:
         ("turn.py", ""),
         ("ripple.py", ""),
         ("match.py", ""),
+        ("shims.py", ""),
     ):
         _, said = run(script)
         for name, (took, *target) in said.items():

@@ -166,7 +166,7 @@ def test_the_handle_goes_where_the_valve_is_tight_and_the_tightest_is_marked(tur
     page = sheet.crank_page
     page.go_tightest()
     near = window.session.examination.finding("piston_valve", "7i")
-    assert "piston 0.065 in" in told(page.train)
+    assert "piston 0.070 in" in told(page.train)
     assert page.crank.value() / 2 == pytest.approx(9.0, abs=1.0)
     page.crank.setValue(2 * 108)
     marked = [one.text for _, scene in page.train.scenes for one in scene.strokes

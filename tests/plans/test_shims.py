@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from msgspec.structs import replace
 
-from engines import Bench
+from engines import RULE, Bench
 from honest_lift.checks.examine import examine, gathered_of
 from honest_lift.demo.engine import demo_book
 from honest_lift.facts.edits import Confirm, Describe, Drop, Put, Several, reading_of
@@ -78,6 +78,17 @@ def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
             u = np.hypot(0.02, 0.0 if before.name.startswith("seat") else 0.03)
             inward = 2 * u if edges == "lows" else -2 * u
             assert after.height_mm - before.height_mm == pytest.approx(inward, rel=0.02), before.name
+
+
+def test_a_height_that_the_same_gauge_will_confirm_shares_its_offset_with_the_lift():
+    bench = handbook_bench(560.0)
+    bench.do(Put("tools", RULE)).height("1e", 45.5, "rule", tool="rule")
+    sure = window(bench)
+    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
+    off = window(bench)
+    moved = {after.name: after.height_mm - before.height_mm for before, after in zip(sure.lows, off.lows, strict=True)}
+    assert moved["least bind margin"] == pytest.approx(0.0, abs=1e-5)
+    assert moved["seat load at its most"] == pytest.approx(0.04, abs=1e-5)
 
 
 def falling_straight(**limits) -> Bench:

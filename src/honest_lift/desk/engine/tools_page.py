@@ -64,7 +64,7 @@ class ToolsPage(Page):
 
     def _columns(self) -> list[Column]:
         columns = [
-            text_column("tool, its own name or number", "name"),
+            text_column("tool, its own name or number", "name", width=200),
             Column("kind", lambda t: t.kind.replace("_", " "), width=128),
         ]
         columns += [self._figure(field, title) for field, title in _FIELDS]

@@ -43,7 +43,7 @@ class SpringsGrid(ReadingGrid):
             "at",
             "set",
             *(one.removesuffix(unit).rstrip() for one in read),
-            "share\nof set, %",
+            "share of\nset, %",
             "off\ncard, %",
             "",
         )

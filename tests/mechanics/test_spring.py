@@ -173,3 +173,10 @@ def test_a_set_at_one_height(loads, lowest, wide):
     values = np.array(loads, dtype=float)
     assert share_of_median(values).min() == pytest.approx(lowest, abs=0.05)
     assert float(spread(values)) == pytest.approx(wide, abs=0.06)
+
+
+def test_above_its_free_length_a_spring_gives_no_load():
+    """A fact of the trade: a spring pushes and never pulls. Its last chord comes to nothing at 57 mm."""
+    heights, loads = np.array([[35.0, 45.0, 51.0]]), np.array([[1320.0, 720.0, 360.0]])
+    given = [load_at(np.array([[height]]), heights[None], loads[None]).item() for height in (56.0, 57.0, 60.0)]
+    assert given == pytest.approx([60.0, 0.0, 0.0])

@@ -43,8 +43,8 @@ class SpringsGrid(ReadingGrid):
             "at",
             "set",
             *(one.removesuffix(unit).rstrip() for one in read),
-            "share of\nset, %",
-            "off\ncard, %",
+            "% of\nset",
+            "% off\ncard",
             "",
         )
 

@@ -159,8 +159,10 @@ def _unless_all_read(group: _Group, found: list[Finding]) -> list[Finding]:
         return found
     words = f"not measured: spring {', '.join(group.unread)}"
     return [
-        one if one.verdict is Verdict.FAILS else replace(one, verdict=Verdict.UNPROVEN, remark=words) for one in found
-    ]
+        one if one.verdict is Verdict.FAILS
+        else replace(one, verdict=Verdict.UNPROVEN, remark="; ".join(part for part in (words, one.remark) if part))
+        for one in found
+    ]  # fmt: skip
 
 
 def carried(book: Book, family: Family, springs: Sequence[str], against: list[Finding], lowest: str) -> list[Finding]:

@@ -87,7 +87,7 @@ def _not_to_tell(book: Book, name: str, form: Form, bends: list[float]) -> str:
         return (
             f"its {len(form.rates_n_mm) + 1} points lie on a line and its card says {said}: press it at one height more"
         )
-    if said or len(bends) >= _FEWEST or max(bends) - min(bends) <= _BENT * min(bends):
+    if said or not 1 < len(bends) < _FEWEST or max(bends) - min(bends) <= _BENT * min(bends):
         return ""
     return f"the {len(bends)} springs of its set rise unlike each other, too few to tell which is right: state the form on its card"
 

@@ -26,9 +26,8 @@ VALVE_VALVE = Check(
     "valve_to_valve", "Valve to valve", "turn", "length", "Least gap between the heads of an intake and the exhaust against it.",
 )  # fmt: skip
 GIVEN = ("valve_to_valve", "heads_over", "heads_step")
-_NEARER_MM = (
-    1.5  # by so much the heads came nearer beside TDC at worst, on mild cams whose heads lean 22 degrees. From memory
-)
+# By so much the heads came nearer beside TDC at worst, on mild cams whose heads lean 22 degrees. From memory.
+_NEARER_MM = 1.5
 _USUAL = "a valve set by another lift, a lobe or timing off, an angle read on the wrong side, or heads measured over their margins"
 
 

@@ -78,9 +78,7 @@ def effective_ratio(book: Book, whole: LeftOver) -> Effective:
     ratio = derive(_ratio, closes, *crank, bore, whole.left)
     figure = ratio.figure.on_ground(~np.isfinite(ratio.figure.value), Ground.MISSING)
     chosen = resolve(book, "check_lift", ENGINE)
-    if (
-        chosen.ground & ~Ground.MISSING
-    ):  # nobody has to choose one; what was chosen is held to what it is, as everything else
+    if chosen.ground & ~Ground.MISSING:  # nobody has to choose one, and what was chosen is held to what it is
         figure = figure.on_ground(np.full(len(cylinders), True), chosen.ground)
         ratio = Estimate(figure, tuple((*own, chosen) for own in ratio.inputs))
     return Effective(Estimate(figure, ratio.inputs), closes.figure.value, lift_mm)

@@ -37,10 +37,8 @@ RESTS_ON = OF_GEAR | {
     "valve_lift", "rocker_ratio",
 }  # fmt: skip
 _SLOTS = slots_of(RESTS_ON) | {"spring"}
-_CARD_NOSE = {
-    2: 0.20,
-    3: 0.08,
-}  # share by which the nose of a lobe drawn from so many durations may be off, docs/validation.md
+# Share by which the nose of a lobe that is drawn from so many durations may be off: docs/validation.md.
+_CARD_NOSE = {2: 0.20, 3: 0.08}
 _SHARE, _SHARE_U = 0.40, 0.10 / sqrt(12.0)  # of a spring whose coils nobody stated: from 0.35 to 0.45. From memory
 _ANGLES = 81
 _OPEN_MM = 0.3  # lash and ramps are below it

@@ -39,9 +39,7 @@ class CamLobe(Struct, frozen=True, forbid_unknown_fields=True):
     lash_cold_mm: float | None = None
     lash_hot_mm: float | None = None
     base_circle_mm: float | None = None
-    when: str = (
-        ""  # its lift was stated on: it speaks of the camshaft that was there then; "" in files that did not know
-    )
+    when: str = ""  # its lift was stated, and speaks of the camshaft of then; "" in files that did not know
 
     @property
     def centre_deg(self) -> float | None:

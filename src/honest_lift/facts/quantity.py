@@ -83,9 +83,7 @@ class Quantity(Struct, frozen=True):
     members: tuple[str, ...] = ()  # parts of the place it is read at one by one: depths of a guide
     page: str = "Cam card"  # of engine and parts, where it is stated
     middle: bool = False  # of five repeats and more the middle one counts, not their mean
-    stated_for: tuple[
-        Slot, ...
-    ] = ()  # parts that a stated figure speaks of, where they are others than a reading rests on
+    stated_for: tuple[Slot, ...] = ()  # parts a stated figure speaks of, where a reading rests on others
     ways_alike: bool = True  # all read the same thing as it is; hot and cold, or clay that springs back, do not
     one_a_head: bool = False  # one piece serves all cylinders of a head: what it is off by moves them together
     pair: bool = False  # read between two valves of a cylinder: it rests on the parts of both

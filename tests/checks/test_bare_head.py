@@ -12,7 +12,8 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Describe, Fit, StrikeOut, Unstate, fitment
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import Reading
-from honest_lift.facts.made_of import MadeOf, guide_material_at, has_base_at
+from honest_lift.facts.made_at import guide_material_at, has_base_at
+from honest_lift.facts.made_of import MadeOf
 from honest_lift.facts.observation import read_word
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spring
 from honest_lift.facts.quantities.bare_head import DEPTHS

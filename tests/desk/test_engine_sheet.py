@@ -5,7 +5,7 @@ from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.limits import limit_for
-from honest_lift.facts.made_of import guide_material_at, has_base_at
+from honest_lift.facts.made_at import guide_material_at, has_base_at
 from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, at_role
 

@@ -19,7 +19,8 @@ from honest_lift.checks.spring_set import check_in_set
 from honest_lift.checks.spring_type import check_type
 from honest_lift.checks.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered, gather
-from honest_lift.estimates.loads import Curves, spring_curves
+from honest_lift.estimates.curves import Curves
+from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.spring_form import forms_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import narrowed

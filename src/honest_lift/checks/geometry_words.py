@@ -7,7 +7,8 @@ from math import isfinite
 import numpy as np
 
 from honest_lift.checks.stress_words import stress_words
-from honest_lift.estimates.loads import Curves, spring_curves
+from honest_lift.estimates.curves import Curves
+from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.spring_form import form_of
 from honest_lift.estimates.spring_geometry import Predicted, nest_solid, predicted_of
 from honest_lift.facts.engine import Book

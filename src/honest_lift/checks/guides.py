@@ -13,7 +13,7 @@ from honest_lift.checks.on_valves import everywhere, on_valves, with_remark
 from honest_lift.estimates.estimate import derive
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book
-from honest_lift.facts.made_of import guide_material_at
+from honest_lift.facts.made_at import guide_material_at
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.units import in_figures

@@ -7,7 +7,7 @@ from honest_lift.checks.observed import OBSERVED, findings_observed
 from honest_lift.checks.on_valves import looked_at, names_of
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.engine import Book
-from honest_lift.facts.made_of import has_base_at
+from honest_lift.facts.made_at import has_base_at
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Ground
 

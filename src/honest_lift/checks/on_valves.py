@@ -16,7 +16,7 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.limits import Limit, limit_for
-from honest_lift.facts.made_of import guide_material_at
+from honest_lift.facts.made_at import guide_material_at
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Array, Ground
 

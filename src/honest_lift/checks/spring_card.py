@@ -6,8 +6,8 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_springs import card_figures, findings_on_springs
+from honest_lift.estimates.curves import Curves
 from honest_lift.estimates.estimate import Estimate, derive
-from honest_lift.estimates.loads import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.doubt import exact
 

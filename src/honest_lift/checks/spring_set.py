@@ -12,8 +12,8 @@ from numpy.typing import NDArray
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_springs import card_figures, findings_on_springs
 from honest_lift.checks.spring_family import Family, comparable, families_of
+from honest_lift.estimates.curves import Curves
 from honest_lift.estimates.estimate import Estimate, derive
-from honest_lift.estimates.loads import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
 from honest_lift.mechanics.bench.spring_set import FEW, spread, to_measure_again, yardstick

@@ -7,8 +7,8 @@ import numpy as np
 from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.observed import OBSERVED, findings_observed
 from honest_lift.checks.on_springs import card_figures, role_of
+from honest_lift.estimates.curves import Curves
 from honest_lift.estimates.estimate import Estimate, Input
-from honest_lift.estimates.loads import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import of_spring, position_title

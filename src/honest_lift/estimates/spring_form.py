@@ -2,14 +2,10 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 import numpy as np
 
+from honest_lift.estimates.curves import Curves
 from honest_lift.mechanics.spring.form import Form, recognise
-
-if TYPE_CHECKING:
-    from honest_lift.estimates.loads import Curves
 
 _NOBODY = Form("too few points", np.empty(0))
 

@@ -2,14 +2,8 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING, Literal
-
+from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import at_position
-
-if TYPE_CHECKING:
-    from honest_lift.facts.engine import Engine
-
-PaintSide = Literal["", "up", "down", "up on intakes, down on exhausts", "down on intakes, up on exhausts"]
 
 
 def paint_words(engine: Engine, position: str) -> str:

@@ -6,12 +6,12 @@ from typing import Literal
 
 from msgspec import Struct
 
-from honest_lift.facts.paint import PaintSide
 from honest_lift.facts.place import Role
 
 Condition = Literal["new", "used"]
 Form = Literal["", "linear", "progressive", "tapered"]
 MemberName = Literal["outer", "inner", "damper"]
+PaintSide = Literal["", "up", "down", "up on intakes, down on exhausts", "down on intakes, up on exhausts"]
 
 
 class Member(Struct, frozen=True, forbid_unknown_fields=True):

@@ -17,11 +17,11 @@ from numpy.typing import NDArray
 
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.valves import Gathered
+from honest_lift.estimates.curves import Curves
 from honest_lift.estimates.heights import height_from
-from honest_lift.estimates.loads import Curves
 from honest_lift.facts.edits import Edit, Fit, Several, fit_springs, fitment
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.made_of import has_base_at
+from honest_lift.facts.made_at import has_base_at
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.spring.nest import nest_load

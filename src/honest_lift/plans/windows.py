@@ -22,8 +22,8 @@ from numpy.typing import NDArray
 
 from honest_lift.checks.stress import GEOMETRY_PERCENT, has_stress
 from honest_lift.checks.valves import Gathered
+from honest_lift.estimates.curves import Curves
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
-from honest_lift.estimates.loads import Curves
 from honest_lift.estimates.spring_geometry import predicted_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for

@@ -13,8 +13,8 @@ from honest_lift.desk.record_table import Column, RecordTable, number_column, te
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, Several, fit_springs, new_id
-from honest_lift.facts.paint import PaintSide, paint_words
-from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
+from honest_lift.facts.paint import paint_words
+from honest_lift.facts.parts import Member, PaintSide, Spring, SpringCard, SpringSet
 from honest_lift.facts.place import at_position, position_title
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures

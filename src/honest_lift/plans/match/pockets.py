@@ -16,7 +16,7 @@ from honest_lift.estimates.moving import Moving
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
-from honest_lift.facts.made_of import has_base_at
+from honest_lift.facts.made_at import has_base_at
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.match.asked import Asked, Pockets, Stacks, Window

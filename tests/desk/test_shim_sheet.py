@@ -31,7 +31,11 @@ def test_a_plan_from_the_stock_to_proven_pockets(qtbot, open_window, tmp_path, m
     assert "4 intake, spring 11: its window is empty" in worked(qtbot, sheet), "the collapsed spring is named"
     sheet.goal.setCurrentIndex(sheet.goal.findData("seat load"))
     sheet.springs.setCurrentIndex(sheet.springs.findData("new"))
+    on_the_way = []
+    sheet._found.connect(lambda _: on_the_way.append(sheet.result.text()))
     assert "proven: no plan" in worked(qtbot, sheet)
+    assert all("Cancel takes it" in words for words in on_the_way)
+    assert on_the_way, "what is found on the way is said"
     assert sheet.model.rowCount() == 16
     monkeypatch.setattr(questions, "card_to_save", lambda parent, suggestion: tmp_path / "card.txt")
     sheet.card.click()

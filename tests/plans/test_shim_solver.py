@@ -113,7 +113,10 @@ def test_proven_within_what_the_values_are_sure_of(case, within):
     """Against every plan there is: nothing is better by more than that, and the bound is one."""
     heights, sizes, counts, free = case
     options = options_of(heights, sizes, [one if one is not None else 2 for one in counts[: len(sizes)]], free=free)
-    answer = least_spread(options, within=within)
+    told = []
+    answer = least_spread(options, within=within, told=told.append)
+    assert told == sorted(told, reverse=True), "every plan on the way betters the last"
+    assert not told or told[-1] == answer.measure
     best = min((np.ptp(options.value[one]) for one in every_plan(options)), default=None)
     assert answer.proven
     if best is None:

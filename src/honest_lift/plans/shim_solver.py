@@ -24,7 +24,7 @@ from honest_lift.numbers.doubt import Array
 
 Ints = NDArray[np.int64]
 _NEVER = 1e6  # a cost no assignment of shims reaches
-_TURNS = 40  # of prices, before the integer program is asked
+_TURNS = 60  # of prices, before the integer program is asked
 _HALVINGS = 6  # of a window's width while nothing but the stock-free question is asked
 _INFEASIBLE = 2  # SciPy's status: only this one proves that there is no solution
 
@@ -76,6 +76,9 @@ class _Search:
         self._until = time.monotonic() + seconds
         self._cancelled = cancelled
         self._cost = options.shims[options.stack]
+        self._lot = np.random.default_rng(0).random(
+            len(options.value)
+        )  # shims; parts what costs alike, or prices swing to and fro
         self.unsure = False
 
     def window(self, low: float, high: float, *, fewest: bool = False) -> Ints | None:
@@ -88,7 +91,10 @@ class _Search:
             return free
         if fewest:
             return self._with_stock(inside, fewest=True)
-        return None if self._is_short(inside) else self._priced(inside)
+        soon = self._priced(inside)  # most windows that can be served are served by this
+        if soon is not None or self._is_short(inside):
+            return soon
+        return self._with_stock(inside)
 
     def could(self, low: float, high: float) -> bool:
         """Tell whether every pocket could have a value in [low, high] were the stock endless."""
@@ -101,7 +107,7 @@ class _Search:
         return np.flatnonzero((self.options.value >= low - slack) & (self.options.value <= high + slack))
 
     def _priced(self, inside: Ints) -> Ints | None:
-        """Look for a plan within the stock by putting prices on what runs short; else ask the integer program."""
+        """Look for a plan within the stock by putting prices on what runs short; None where that finds none, if there is one."""
         o = self.options
         counted = np.isfinite(o.stock)
         prices = np.zeros(len(o.stock))
@@ -112,15 +118,15 @@ class _Search:
             over = np.where(counted, o.uses[o.stack[chosen]].sum(axis=0) - np.where(counted, o.stock, 0.0), 0.0)
             if (over <= 0).all():
                 return chosen
-            prices = np.maximum(0.0, prices + 0.3 * over / (1.0 + 0.1 * turn))
-        return self._with_stock(inside)
+            prices = np.maximum(0.0, prices + 0.1 * over / (1.0 + 0.1 * turn))
+        return None
 
     def _without_stock(self, inside: Ints, prices: Array | None = None) -> Ints | None:
         """Assign as if the stock were endless, each shim at one, or at one and its price."""
         from scipy.optimize import linear_sum_assignment
 
         o = self.options
-        each = self._cost if prices is None else (o.uses @ (1.0 + prices))[o.stack]
+        each = self._cost if prices is None else (o.uses @ (1.0 + prices))[o.stack] + self._lot
         cost = np.full((o.pockets, o.springs), _NEVER)
         order = inside[np.argsort(-each[inside], kind="stable")]
         cost[o.pocket[order], o.spring[order]] = each[order]  # the cheapest comes last and stays
@@ -199,15 +205,17 @@ def nearest(
 
 
 def least_spread(
-    options: Options, seconds: float = 5.0, cancelled: Callable[[], bool] = lambda: False, within: float = 0.0
-) -> Answer:
+    options: Options, seconds: float = 5.0, cancelled: Callable[[], bool] = lambda: False, within: float = 0.0,
+    told: Callable[[float], None] = lambda spread: None,
+) -> Answer:  # fmt: skip
     """Make the largest less the smallest of the pockets' values the least, and then the shims the fewest.
 
-    `within`: what a narrower spread has to gain to count, such as the doubt of the values.
+    `within`: what a narrower spread has to gain to count, such as the doubt of the values. `told` gets the spread of every
+    plan that is better than those before it, while the search goes on.
     """
     search = _Search(options, seconds, cancelled)
     if within > 0.0 and len(options.value) and np.isfinite(options.stock).any():
-        return _slid(search, within)
+        return _slid(search, within, told)
     values = np.unique(np.round(options.value, 9))
     best = Answer(_none(), np.inf, 0.0, proven=False)
     try:
@@ -215,6 +223,7 @@ def least_spread(
         if found is None:
             return Answer(_none(), np.inf, np.inf, not search.unsure)
         best = _better(search, values, best, len(values) // 2, found)
+        told(best.measure)
         blocks = [(0, len(values) - 1)]
         while blocks:
             first, last = blocks.pop()
@@ -222,6 +231,7 @@ def least_spread(
                 continue
             if first == last:
                 best = _better(search, values, best, first, None)
+                told(best.measure)
                 continue
             middle = (first + last) // 2
             blocks += [(first, middle), (middle + 1, last)]
@@ -232,7 +242,7 @@ def least_spread(
     return best
 
 
-def _slid(search: _Search, within: float) -> Answer:
+def _slid(search: _Search, within: float, told: Callable[[float], None]) -> Answer:
     """Give a spread that no plan betters by more than `within`, or the best found with its bound when the time is up.
 
     A plan of spread s that begins at a lies in the window [r, r + s + step] of the last raster point r below a. So a window of
@@ -252,6 +262,7 @@ def _slid(search: _Search, within: float) -> Answer:
         if found is None:
             return Answer(_none(), np.inf, np.inf, not search.unsure)
         best = Answer(found, float(np.ptp(values[found])), 0.0, proven=False)
+        told(best.measure)
         _slide_without_stock(search, raster, ruled_out, best.measure)
         while best.measure - bound() > within:
             width = (max(bound(), 0.0) + best.measure) / 2.0 + step / 2.0
@@ -261,6 +272,7 @@ def _slid(search: _Search, within: float) -> Answer:
                 one = search.window(raster[at], raster[at] + width)
                 if one is not None and float(np.ptp(values[one])) < best.measure:
                     best = Answer(one, float(np.ptp(values[one])), 0.0, proven=False)
+                    told(best.measure)
                     break
                 ruled_out[at] = width
         final = search.window(*_ends(search.options, best.chosen), fewest=True)

@@ -96,9 +96,13 @@ class _Case(Struct):
 
 
 def plan_shims(
-    book: Book, goal: Goal, spring_set: str = "", seconds: float = 6.0, cancelled: Callable[[], bool] = lambda: False
-) -> ShimPlan:
-    """Make the plan. `spring_set`: the springs of that set are free to go anywhere; "" leaves each where it is."""
+    book: Book, goal: Goal, spring_set: str = "", seconds: float = 6.0, cancelled: Callable[[], bool] = lambda: False,
+    found: Callable[[float], None] = lambda spread_n: None,
+) -> ShimPlan:  # fmt: skip
+    """Make the plan. `spring_set`: the springs of that set are free to go anywhere; "" leaves each where it is.
+
+    `found` is told the spread of loads, N, of every better plan on the way to the best.
+    """
     if problems := _not_ready(book, spring_set):
         return ShimPlan(goal, problems=problems)
     case = _case(book, spring_set)
@@ -112,7 +116,7 @@ def plan_shims(
     if np.isnan(target) and goal == "target":
         return ShimPlan(goal, problems=("no target height is stated: state it under Cam card",))
     if goal in ("seat load", "open load"):
-        answer = least_spread(options, seconds, cancelled, _load_doubt(case, goal))
+        answer = least_spread(options, seconds, cancelled, _load_doubt(case, goal), found)
     else:
         answer = nearest(options, target, seconds, cancelled)
     if len(answer.chosen) == 0:

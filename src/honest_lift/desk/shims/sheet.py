@@ -43,6 +43,7 @@ class ShimsSheet(QWidget):
 
     typed = pyqtSignal(str)
     _made = pyqtSignal(object, object)
+    _found = pyqtSignal(float)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -109,6 +110,7 @@ class ShimsSheet(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
         self._made.connect(self._show)
+        self._found.connect(self._show_found)
         for signal in (self.session.changed, self.session.examined, self.session.moved):
             signal.connect(self.refresh)
 
@@ -212,11 +214,15 @@ class ShimsSheet(QWidget):
         book, goal, springs = self.session.book, self.goal.currentData(), self.springs.currentData()
         self._stop.clear()
 
+        def on_the_way(spread_n: float) -> None:
+            with suppress(RuntimeError):
+                self._found.emit(spread_n)
+
         def run() -> None:
             from honest_lift.plans.shims import ShimPlan, plan_shims
 
             try:
-                plan = plan_shims(book, goal, springs, cancelled=self._stop.is_set)
+                plan = plan_shims(book, goal, springs, cancelled=self._stop.is_set, found=on_the_way)
             except Exception as error:  # a bug, but the window must not wait for ever
                 plan = ShimPlan(goal, problems=(f"it could not be worked out: {type(error).__name__}, {error}",))
             with suppress(RuntimeError):  # the window may have been closed meanwhile
@@ -226,6 +232,16 @@ class ShimsSheet(QWidget):
         self._thread.start()
         self.result.setText(self.tr("being worked out…"))
         self._enable()
+
+    def _show_found(self, spread_n: float) -> None:
+        """Say what a plan on the way reaches, while a better one is looked for."""
+        if self._thread is not None:
+            reached = in_words(spread_n, "load", self.session.unit("load"), 1)
+            self.result.setText(
+                self.tr("A plan with loads {0} apart is found; Cancel takes it. Looking for a better one…").format(
+                    reached
+                )
+            )
 
     def _show(self, book: object, plan: ShimPlan) -> None:
         if self._thread:

@@ -63,3 +63,25 @@ def test_a_member_whose_free_length_is_not_stated_bars_the_figure():
     inner = replace(outer, name="inner", free_length_mm=None, step_mm=2.0, step_tolerance_mm=0.05)
     one.do(Put("cards", replace(one.engine.cards[0], members=(outer, inner))))
     assert examine(one.book).finding("open_stress", "1e") is None
+
+
+def test_an_inner_step_that_may_be_off_moves_the_stress_of_the_inner():
+    """Independent: stress falls evenly with height, so that a step off by t moves it by t times figure / (free + step - open)."""
+    step, off, free = 2.8, 0.3, 55.0
+
+    def nested(tolerance):
+        one = bench(700.0)
+        outer = one.engine.cards[0].members[0]
+        inner = Member("inner", step, tolerance, 3.0, 20.0, 7.6, 5.6, free)
+        one.do(Put("cards", replace(one.engine.cards[0], members=(outer, inner))))
+        found = examine(one.book).finding("open_stress", "1e")
+        gathered = gathered_of(one.book)
+        window = windows_of(one.book, gathered, [(0, gathered.rows[0])])[0]
+        return found, next(low.height_mm for low in window.lows if low.name == "wire stress at its most")
+
+    (sure, edge), (doubted, edge_then), (open_, _) = nested(0.0), nested(off), nested(None)
+    slope = sure.figure / (free + step - OPEN)
+    assert sure.figure > 561.78 + 10.0, "the inner bears most"
+    assert sqrt(doubted.expanded**2 - sure.expanded**2) == pytest.approx(2 * slope * off / sqrt(3), rel=0.02)
+    assert 0.0 < edge_then - edge < 2 * off / sqrt(3), "and its edge of the window with it"
+    assert open_.verdict is Verdict.UNPROVEN

@@ -102,10 +102,10 @@ def held_out():
 
 @pytest.mark.parametrize(
     ("stated", "off_mm", "off_nose", "share"),
-    [(AT, 0.15, 0.10, 0.9), ((0.1524, 1.27), 0.74, 0.20, 0.95), ((1.27, 5.08), 0.74, 0.20, 0.95)],
+    [(AT, 0.10, 0.05, 0.95), ((0.1524, 1.27), 0.50, 0.12, 0.95), ((1.27, 5.08), 0.50, 0.12, 0.95)],
 )
 def test_lobes_made_otherwise_are_recovered_from_their_cards(stated, off_mm, off_nose, share):
-    """Lift within the range that is stated for so many durations, at worst; the nose for nine in ten, or nineteen in twenty."""
+    """Lift at worst, well inside the range that is stated for so many durations; the nose for nineteen in twenty."""
     lifts, noses = [], []
     for lift, half, way, bend in held_out():
         widths = [brentq(lambda at, h=h, way=way: float(way(at)) - h, 1.0, half - 1e-9) for h in (*stated, AT[0])]
@@ -116,7 +116,7 @@ def test_lobes_made_otherwise_are_recovered_from_their_cards(stated, off_mm, off
     assert len(lifts) >= 60
     assert max(lifts) <= off_mm
     assert np.mean(np.array(noses) <= off_nose) >= share
-    assert np.median(lifts) <= (0.06 if len(stated) == 3 else 0.18)
+    assert np.median(lifts) <= (0.03 if len(stated) == 3 else 0.15)
 
 
 @pytest.mark.parametrize(

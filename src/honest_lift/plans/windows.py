@@ -13,7 +13,7 @@ met empties the window: it never drops out of it.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import isfinite
+from math import hypot, isfinite
 
 import numpy as np
 from msgspec import Struct
@@ -228,10 +228,12 @@ class _Edges:
         members = [predicted_of(card) if has_stress(card) and isfinite(most) else () for card, most in rows]
         opened, u = np.full(len(members), np.nan), np.zeros(len(members))
         for row, own in enumerate(members):
-            for one in own:
+            card = cards[row]
+            for one, member in zip(own, card.members if card else (), strict=True):
                 met = float(one.height_at(most_mpa[row]))
                 if not opened[row] >= met:  # the stress falls evenly with height, from none at the free length
-                    opened[row], u[row] = met, (one.free_mm + one.step_mm - met) * GEOMETRY_PERCENT / 100.0 / 3**0.5
+                    by_geometry = (one.free_mm + one.step_mm - met) * GEOMETRY_PERCENT / 100.0
+                    opened[row], u[row] = met, hypot(by_geometry, member.step_tolerance_mm or 0.0) / 3**0.5
         around = self._around(opened, lifted=True)
         return _plain(opened + self._lift_mm + COVERAGE * np.hypot(around.u, u))
 

@@ -159,6 +159,21 @@ def test_a_plan_brings_every_height_to_its_target_with_the_fewest_shims():
     assert plan.measure == pytest.approx(0.0, abs=1e-9)
 
 
+def test_loads_are_made_alike_to_within_what_they_are_sure_of(monkeypatch):
+    from honest_lift.plans import shims
+
+    asked = []
+    real = shims.least_spread
+    monkeypatch.setattr(shims, "least_spread", lambda *given: asked.append(given[3]) or real(*given))
+    bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4, 0.5, 0.9, 1.2, count=9)
+    for tool in bench.engine.tools:  # nothing that all loads share: the doubt of each is then its own
+        shared = {"accuracy": 0.0, "accuracy_percent": None}
+        bench.do(Put("tools", replace(tool, **shared)))
+    loads = [examine(bench.book).finding("seat_load", name).expanded for name in bench.names]
+    plan_shims(bench.book, "seat load")
+    assert asked == [pytest.approx(np.median(loads), rel=1e-6)]
+
+
 def test_an_accepted_plan_is_one_edit_and_predicted_until_each_pocket_is_read():
     bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4, 0.5, 0.9, 1.2)
     bench.do(plan_shims(bench.book, "target").edit(bench.engine))

@@ -229,7 +229,7 @@ class _Edges:
         opened, u = np.full(len(members), np.nan), np.zeros(len(members))
         for row, own in enumerate(members):
             card = cards[row]
-            for one, member in zip(own, card.members if card else (), strict=True):
+            for one, member in zip(own, card.members if own and card else (), strict=True):
                 met = float(one.height_at(most_mpa[row]))
                 if not opened[row] >= met:  # the stress falls evenly with height, from none at the free length
                     by_geometry = (one.free_mm + one.step_mm - met) * GEOMETRY_PERCENT / 100.0

@@ -1,5 +1,6 @@
 """A new engine filled from nothing, through the real pages."""
 
+import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
@@ -302,3 +303,15 @@ def test_what_differs_by_place_between_pieces_and_between_tools(qtbot, open_wind
     tools = pages["Tools"].tools
     put(qtbot, tools, 0, "repeats, from", "repeats")
     assert session.engine.tools[0].repeatability_found
+
+
+@pytest.mark.parametrize(("page", "table"), [("Head parts", "made_of"), ("Limits", "tolerances"), ("Tools", "tools")])
+def test_tab_leaves_a_table_for_what_comes_next(qtbot, open_window, page, table):
+    window = open_window()
+    window._actions["step_engine"].trigger()
+    window.sheets["engine"].show_page(page)
+    cells = getattr(window.sheets["engine"].pages[page], table)
+    cells.setFocus()
+    assert window.focusWidget() is cells
+    qtbot.keyClick(cells, Qt.Key.Key_Tab)
+    assert window.focusWidget() is not cells

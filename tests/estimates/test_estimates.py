@@ -7,6 +7,7 @@ from msgspec.structs import replace
 from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
+from honest_lift.estimates.estimate import Estimate
 from honest_lift.estimates.heights import corrected, installed_height, shim_stack
 from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.loads import spring_curves
@@ -16,7 +17,7 @@ from honest_lift.facts.engine import SetAside
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import Ground, exact
 from honest_lift.numbers.verdict import Verdict
 
 IN = 25.4
@@ -258,9 +259,6 @@ def nested(step_tolerance=0.05) -> Bench:
 
 
 def curve_of(bench, at_mm):
-    from honest_lift.estimates.estimate import Estimate
-    from honest_lift.numbers.doubt import exact
-
     curves = spring_curves(bench.book, ("1",))
     return curves, curves.load(Estimate(exact(np.array([at_mm])), ((),))).figure
 
@@ -376,3 +374,19 @@ def test_any_quantity_read_two_ways_is_held_against_itself(quantity, ways, place
 def test_lash_cold_and_hot_are_two_things():
     bench = Bench().read("lash", at_position("1e"), 0.5, "feeler").read("lash", at_position("1e"), 0.35, "feeler_hot")
     assert not resolve(bench.book, "lash", at_position("1e")).ground & Ground.UNSOUND
+
+
+def test_one_spring_tells_that_its_set_is_straight_only_by_loads_that_prove_something():
+    bench = Bench("head: 1e 1i").spring("1", ((48.0, 560.0), (36.0, 1260.0)))
+    bench.spring("2", [(h, 560.0 + 58.0 * (48.0 - h)) for h in (48.0, 45.0, 42.0, 39.0, 36.0)])
+
+    def shape(book):
+        load = spring_curves(book, ("1", "2")).take([0]).load(Estimate(exact(np.array([42.0])), ((),))).figure
+        return any(one.key.startswith("shape:") for one in load.sources)
+
+    assert not shape(bench.book)
+    spoiled = tuple(
+        replace(one, tool="gone") if getattr(one, "quantity", "") == "spring_load" and one.place.name == "2" else one
+        for one in bench.book.journal
+    )
+    assert shape(replace(bench.book, journal=spoiled))

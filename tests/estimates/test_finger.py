@@ -1,5 +1,6 @@
 """A finger follower from its facts: lift into every check, wipe and pads told, towers and base circles moved."""
 
+import numpy as np
 import pytest
 
 from fingers import FINGER, fingered, sliding
@@ -10,10 +11,12 @@ from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.piston_valve import piston_to_valve
 from honest_lift.estimates.rocker import best_of, rocker_of
 from honest_lift.estimates.rockers import rockers_of
+from honest_lift.estimates.turned_valve import Parts, lifted_at
+from honest_lift.estimates.valve_motion import Motion
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position
-from honest_lift.mechanics.cam.carried import ByGear
+from honest_lift.mechanics.cam.carried import SIDES, ByGear
 from honest_lift.mechanics.gear.tip_mark import travel_mm
 from honest_lift.sheets.finger_words import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
 from honest_lift.sheets.rocker_words import mark_words, rocker_words, schools_words, wrong_words
@@ -151,3 +154,33 @@ def test_which_way_the_cam_turns_moves_the_clearance_and_unknown_it_is_less_sure
         assert wide > u
         extra = (wide**2 - u**2) ** 0.5
         assert max(abs(one - value), abs(other - value)) <= extra
+
+
+@pytest.mark.parametrize("turns", ["toward the valve", "toward the pivot"])
+def test_the_turn_that_is_drawn_swings_as_the_one_that_is_judged(turns):
+    made = fingered(tolerance=0.02)
+    still = turn_of(made.book, "intake", "1i")
+    assert "which way the cam turns over the finger is not stated" in "; ".join(still.doubts)
+    made.do(Describe({"cam_turns": turns}, "turns"))
+    drawn, lifted = turn_of(made.book, "intake", "1i"), lifted_at(made.book, Parts(made.book, piston=False), 1, "1i")
+    assert not any("finger" in one for one in drawn.doubts)
+    crank = 108.0 + np.array([-100.0, -70.0, -35.0, 20.0, 60.0, 95.0])
+    judged = Motion(made.book, [lifted]).lift(crank[:, None], *(np.array([one.value]) for one in lifted.inputs)).ravel()
+    assert drawn.valve.lift(crank) == pytest.approx(judged, abs=2e-3)
+    assert np.abs(drawn.valve.lift(crank) - still.valve.lift(crank)).max() > 0.02
+
+
+@pytest.mark.parametrize("side", [1.0, -1.0])
+def test_a_lobe_met_on_the_way_round_has_the_speed_bend_and_events_of_its_own_lift(side):
+    """Against central differences of the lift itself."""
+    made = fingered(tolerance=0.02).do(
+        Describe({"cam_turns": next(one for one, of in SIDES.items() if of == side)}, "turns")
+    )
+    valve = turn_of(made.book, "intake", "1i").valve
+    crank, step, wide = 108.0 + np.array([-70.0, -35.0, 3.0, 50.0, 80.0]), 1e-3, 0.05
+    assert valve.velocity(crank) == pytest.approx(
+        (valve.lift(crank + step) - valve.lift(crank - step)) / (2 * step), abs=2e-5
+    )
+    bent = (valve.lift(crank + wide) - 2 * valve.lift(crank) + valve.lift(crank - wide)) / wide**2
+    assert valve.acceleration(crank) == pytest.approx(bent, abs=3e-5)
+    assert valve.lift(np.array(valve.events(1.27))) == pytest.approx(1.27, abs=1e-3)

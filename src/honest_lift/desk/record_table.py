@@ -170,6 +170,7 @@ class RecordTable(QTableView):
         self.setItemDelegate(_Editor(self))
         self.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
         self.setShowGrid(False)
+        self.setTabKeyNavigation(False)  # Tab goes on to what comes next on the page; arrows walk the cells
         self.verticalHeader().hide()
         self.verticalHeader().setDefaultSectionSize(27)
         self.horizontalHeader().setHighlightSections(False)

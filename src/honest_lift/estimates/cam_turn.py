@@ -17,7 +17,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.facts.remember import last_few
 from honest_lift.facts.timing import advanced_on_card, advanced_since
-from honest_lift.mechanics.cam.carried import ByGear, ByRatio, Carried
+from honest_lift.mechanics.cam.carried import SIDES, ByGear, ByRatio, Carried
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.cam.turn import ValveTurn
 from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
@@ -81,7 +81,16 @@ def turn_of(book: Book, role: str, position: str = "") -> Turn:
     if isinstance(carried, str):
         return Turn(role, position, missing=carried, measured=read)
     valve = ValveTurn(read.lobe, centre, carried)
-    return Turn(role, position, valve, "", read, at_valve, timed_by, (*_doubts(book, read), *doubts))
+    return Turn(
+        role,
+        position,
+        valve,
+        "",
+        read,
+        at_valve,
+        timed_by,
+        (*_doubts(book, read), *doubts, *_swing_words(book, carried)),
+    )
 
 
 def _by_card(book: Book, role: str, position: str) -> Turn:
@@ -96,7 +105,8 @@ def _by_card(book: Book, role: str, position: str) -> Turn:
     carried = carried_of(book, role, position)
     if isinstance(carried, str):
         return Turn(role, position, missing=carried)
-    return Turn(role, position, ValveTurn(CardLobe(flank), centre, carried), timed_by=timed_by, doubts=doubts)
+    return Turn(role, position, ValveTurn(CardLobe(flank), centre, carried), timed_by=timed_by,
+                doubts=(*doubts, *_swing_words(book, carried)))  # fmt: skip
 
 
 def _centre(book: Book, role: str, position: str) -> tuple[float | None, str, tuple[str, ...]]:
@@ -121,7 +131,7 @@ def carried_of(book: Book, role: str, position: str, tried: Tried | None = None)
     bleed = bleed if isfinite(bleed) else 0.0
     lash = 0.0 if hydraulic else resolve(book, "lash", place).value if tried.lash_mm is None else tried.lash_mm
     if tried.ratio is None and (rocker := gear_of(book, role, position)) is not None:
-        return _through(rocker, lash, bleed)
+        return _through(rocker, lash, bleed, SIDES.get(book.engine.cam_turns, 0.0))
     stated = 1.0 if book.engine.gear == "bucket" else resolve(book, "rocker_ratio", place).value
     ratio = stated if tried.ratio is None else tried.ratio
     lacking = [name for name, value in (("rocker ratio", ratio), ("lash", lash)) if not isfinite(value)]
@@ -130,19 +140,26 @@ def carried_of(book: Book, role: str, position: str, tried: Tried | None = None)
     return ByRatio(ratio, lash + bleed * ratio)
 
 
-def _through(rocker: Rocker, lash_mm: float, bleed_mm: float) -> ByGear:
+def _through(rocker: Rocker, lash_mm: float, bleed_mm: float, side: float) -> ByGear:
     """Give what carries a lobe through a gear; the last few are kept, with their tables, while the cam is turned by hand."""
-    for known, lash, bleed, carried in _kept:
-        if known is rocker and (lash, bleed) == (lash_mm, bleed_mm):
+    for known, *given, carried in _kept:
+        if known is rocker and given == [lash_mm, bleed_mm, side]:
             return carried
-    made = ByGear(with_lash(rocker, lash_mm), rocker.lobe_mm, bleed_mm)
-    _kept.insert(0, (rocker, lash_mm, bleed_mm, made))
+    made = ByGear(with_lash(rocker, lash_mm), rocker.lobe_mm, bleed_mm, side)
+    _kept.insert(0, (rocker, lash_mm, bleed_mm, side, made))
     del _kept[_KEPT:]
     return made
 
 
 _KEPT = 6
-_kept: list[tuple[Rocker, float, float, ByGear]] = last_few()
+_kept: list[tuple[Rocker, float, float, float, ByGear]] = last_few()
+
+
+def _swing_words(book: Book, carried: Carried) -> tuple[str, ...]:
+    """Say that nobody knows which flank a finger's swing makes early; nothing where it is known, or read at the valve."""
+    if book.engine.gear != "finger follower" or carried.swings or book.engine.cam_turns or isinstance(carried, ByRatio):
+        return ()
+    return ("which way the cam turns over the finger is not stated: its flanks are drawn without the swing",)
 
 
 def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:

@@ -26,6 +26,7 @@ from honest_lift.mechanics.spring.form import Form
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
 )
+from honest_lift.numbers.decision import BARS
 from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
 
 ASSEMBLED = Member("outer")  # the whole nest pressed at once counts as one member without a step
@@ -60,16 +61,20 @@ def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
         tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)), bound, bind_present,
         np.zeros(len(springs), dtype=bool),
     )  # fmt: skip
-    return replace(curves, straight=_straight(book, springs, forms_of(curves)))
+    return replace(curves, straight=_straight(book, springs, forms_of(curves), (ground & BARS) == 0))
 
 
-def _straight(book: Book, springs: Sequence[str], forms: Sequence[Form]) -> NDArray[np.bool_]:
+def _straight(book: Book, springs: Sequence[str], forms: Sequence[Form], sound: NDArray[np.bool_]) -> NDArray[np.bool_]:
     """Tell which springs' curves are lines: their own points say so, their cards do and no point speaks against it, or their sets.
 
-    A set does where one of its springs was pressed often enough to tell, and none of it rises.
+    A set does where one of its springs was pressed often enough to tell, and none of it rises. `sound` (n,): whose loads prove
+    anything: what one spring shows speaks for another only then.
     """
     owners = [book.engine.set_of(name) for name in springs]
-    certain = {o.id for o, form in zip(owners, forms, strict=True) if o and form.told == "linear" and form.is_certain}
+    certain = {
+        owner.id for owner, form, proves in zip(owners, forms, sound.tolist(), strict=True)
+        if owner and proves and form.told == "linear" and form.is_certain
+    }  # fmt: skip
     rising = {o.id for o, form in zip(owners, forms, strict=True) if o and form.is_rising}
     said = [card.form if (card := book.engine.card_of(name)) else "" for name in springs]
     return np.array([

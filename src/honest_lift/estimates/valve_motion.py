@@ -14,6 +14,7 @@ from honest_lift.estimates.rockers import plain
 from honest_lift.estimates.turned_valve import Lifted
 from honest_lift.facts.engine import Book
 from honest_lift.facts.remember import by_identity_of_many
+from honest_lift.mechanics.cam.carried import SIDES, SWINGS
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.clearance.piston_valve import LobeTables
 from honest_lift.mechanics.gear.finger import FingerGear
@@ -21,8 +22,6 @@ from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array, once_a_copy
 
 _SAMPLES = 241
-_SWINGS = 5  # turns of the fixed point: each leaves a tenth of what it found
-SIDES = {"toward the valve": 1.0, "toward the pivot": -1.0}
 _SHAPED_MM = 0.5  # a lobe drawn from its card ends where it ends: the doubt of its shape grows to this lift
 
 
@@ -120,7 +119,7 @@ class Motion:
             drawn = lobe * (top / self._peaks[cases]) + shape * np.minimum(lobe / _SHAPED_MM, 1.0)
             return np.asarray(np.where(lobe > 0, drawn, 0.0))
 
-        for _ in range(_SWINGS if self._side else 0):  # the roller meets the lobe where its own swing has taken it
+        for _ in range(SWINGS if self._side else 0):  # the roller meets the lobe where its own swing has taken it
             met = (turn_deg - centre) / 2.0 - self._side * carried.swing_deg(raised(lobe))
             lobe = np.where(np.isfinite(met), lobes.at(np.nan_to_num(met, nan=1e6)), np.nan)
         return carried(raised(lobe))

@@ -147,7 +147,9 @@ def mock_up_words(book: Book, cylinder: tuple[str, ...]) -> str:
         tip = at_valve(book, "stem_tip_height", position).value
         to = f", its stem to {in_words(set_open_mm(tip, lift), 'length', unit)}" if isfinite(tip) else ""
         told.append(f"{at_position(position).role} {in_words(lift, 'length', unit)}{to}")
-    return f"Valve to valve on the bench: set each open by its TDC lift: {'; '.join(told)}." if told else ""
+    swings = book.engine.gear == "finger follower" and not book.engine.cam_turns
+    first = " State first which way the cam turns over the fingers: it moves these lifts." if swings else ""
+    return f"Valve to valve on the bench: set each open by its TDC lift: {'; '.join(told)}.{first}" if told else ""
 
 
 _MOVING = ("piston_valve", "pocket_wall", "valve_to_valve", "bind_margin", "retainer_seal", "retainer_rocker", "slot_stud",

@@ -11,9 +11,15 @@ from typing import Protocol
 
 import numpy as np
 
+from honest_lift.mechanics.gear.finger import FingerGear
 from honest_lift.mechanics.gear.on_the_tip import OnTheTip
 from honest_lift.numbers.doubt import Array
 
+SIDES = {
+    "toward the valve": 1.0,
+    "toward the pivot": -1.0,
+}  # which way the cam turns over a finger, as its swing counts
+SWINGS = 5  # turns of the fixed point of a roller's swing: each leaves a tenth of what it found
 _STEP_MM = 1e-3
 _TABLE = 513
 
@@ -35,6 +41,15 @@ class Carried(Protocol):
 
     def lobe_for(self, lift_mm: float) -> float:
         """Give the lobe lift that lifts the valve so far; NaN where none does."""
+        ...
+
+    @property
+    def swings(self) -> bool:
+        """Tell whether what follows the lobe goes round the cam, and which way is known."""
+        ...
+
+    def swing_deg(self, lobe_mm: Array) -> Array:
+        """Give by how many cam degrees it then meets the lobe later; 0 for what does not swing."""
         ...
 
 
@@ -61,14 +76,27 @@ class ByRatio:
         """See `Carried`."""
         return (lift_mm + self.lash_mm) / self.constant
 
+    @property
+    def swings(self) -> bool:
+        """See `Carried`."""
+        return False
+
+    def swing_deg(self, lobe_mm: Array) -> Array:
+        """See `Carried`."""
+        return np.zeros(np.shape(lobe_mm))
+
 
 @dataclass(frozen=True)
 class ByGear:
-    """A rocker's geometry, set with its lash. `top_mm`: the lobe's lift; `bleed_mm`: what a hydraulic lifter sinks."""
+    """A rocker's geometry, set with its lash. `top_mm`: the lobe's lift; `bleed_mm`: what a hydraulic lifter sinks.
+
+    `side`: which way the cam turns over a finger, of SIDES; 0 where that is not stated.
+    """
 
     gear: OnTheTip
     top_mm: float
     bleed_mm: float = 0.0
+    side: float = 0.0
 
     def lift(self, lobe_mm: Array) -> Array:
         """See `Carried`."""
@@ -97,3 +125,15 @@ class ByGear:
         for _ in range(2):
             at = at - (self.lift(at) - lift_mm) / self.ratio(at)
         return float(at)
+
+    @property
+    def swings(self) -> bool:
+        """See `Carried`."""
+        return self.side != 0.0 and isinstance(self.gear, FingerGear)
+
+    def swing_deg(self, lobe_mm: Array) -> Array:
+        """See `Carried`."""
+        if not self.swings:
+            return np.zeros(np.shape(lobe_mm))
+        assert isinstance(self.gear, FingerGear)
+        return self.side * self.gear.swing_deg(np.asarray(lobe_mm))

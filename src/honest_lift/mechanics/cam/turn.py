@@ -1,7 +1,8 @@
 """The valves around the turn: lift against crank degrees, what stands open at TDC, overlap, and events at a check lift.
 
 Crank angle zero is TDC of the overlap, later is positive; cam degrees are crank degrees over 2. Valve lift is what is carried
-of the lobe's, by a ratio or the rocker's geometry, lash taken up, never below nothing.
+of the lobe's, by a ratio or the rocker's geometry, lash taken up, never below nothing. A finger's roller goes round the cam as it
+swings, by s of the lobe's lift L: at c cam degrees it meets the lobe at m = c - s(L(m)), so that dL/dc = L'/(1 + s' L').
 Source: the definitions; Heywood, Internal Combustion Engine Fundamentals.
 """
 
@@ -11,11 +12,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from honest_lift.mechanics.cam.carried import Carried
+from honest_lift.mechanics.cam.carried import SWINGS, Carried
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.numbers.doubt import Array
 
 _STEP_DEG = 0.5
+_STEP_MM, _BEND_DEG = 1e-3, 0.01  # over which a swing and a speed are differenced
 _RASTER_CAM_DEG = 0.5
 _MOST_STEPS, _CLOSE_DEG = 60, 1e-10
 
@@ -30,23 +32,47 @@ class ValveTurn:
 
     def lift(self, crank_deg: Array) -> Array:
         """Give the valve lift in mm at crank degrees (...)."""
-        return np.maximum(self.carried.lift(self.lobe.lift(self._cam(crank_deg))), 0.0)
+        return np.maximum(self.carried.lift(self.lobe.lift(self._met(self._cam(crank_deg)))), 0.0)
 
     def velocity(self, crank_deg: Array) -> Array:
         """Give the valve's speed in mm per crank degree at crank degrees (...); 0 while it is shut."""
-        cam = self._cam(crank_deg)
-        lobe = self.lobe.lift(cam)
-        return np.where(self.carried.lift(lobe) > 0, self.lobe.velocity(cam) * self.carried.ratio(lobe) / 2.0, 0.0)
+        met = self._met(self._cam(crank_deg))
+        lobe = self.lobe.lift(met)
+        return np.where(self.carried.lift(lobe) > 0, self._speed(met) * self.carried.ratio(lobe) / 2.0, 0.0)
 
     def acceleration(self, crank_deg: Array) -> Array:
         """Give the valve's acceleration in mm per crank degree squared; 0 while it is shut."""
         cam = self._cam(crank_deg)
-        lobe, speed = self.lobe.lift(cam), self.lobe.velocity(cam)
-        whole = self.lobe.acceleration(cam) * self.carried.ratio(lobe) + speed**2 * self.carried.bend(lobe)
+        met = self._met(cam)
+        lobe, speed = self.lobe.lift(met), self._speed(met)
+        whole = self._bend(cam, met) * self.carried.ratio(lobe) + speed**2 * self.carried.bend(lobe)
         return np.where(self.carried.lift(lobe) > 0, whole / 4.0, 0.0)
 
     def _cam(self, crank_deg: Array) -> Array:
         return (np.asarray(crank_deg, dtype=np.float64) - self.centre_deg) / 2.0
+
+    def _met(self, cam_deg: Array) -> Array:
+        """Give the cam degrees at which the lobe is met (...): where its own swing has taken what follows it."""
+        met = cam_deg
+        for _ in range(SWINGS if self.carried.swings else 0):
+            met = cam_deg - self.carried.swing_deg(self.lobe.lift(met))
+        return met
+
+    def _speed(self, met_deg: Array) -> Array:
+        """Give how fast the lobe lifts what follows it, mm a cam degree, where it is met (...)."""
+        slope = self.lobe.velocity(met_deg)
+        if not self.carried.swings:
+            return slope
+        lobe = self.lobe.lift(met_deg)
+        after, before = (self.carried.swing_deg(lobe + by) for by in (_STEP_MM, -_STEP_MM))
+        return np.asarray(slope / (1.0 + slope * (after - before) / (2.0 * _STEP_MM)))
+
+    def _bend(self, cam_deg: Array, met_deg: Array) -> Array:
+        """Give the acceleration of what follows the lobe, mm a cam degree squared (...)."""
+        if not self.carried.swings:
+            return self.lobe.acceleration(met_deg)
+        after, before = (self._speed(self._met(cam_deg + by)) for by in (_BEND_DEG, -_BEND_DEG))
+        return np.asarray((after - before) / (2.0 * _BEND_DEG))
 
     @property
     def peak_mm(self) -> float:
@@ -63,7 +89,8 @@ class ValveTurn:
             return None
         ends = np.array([above[0] - 1, above[-1]])
         rise, fall = _passing(self.lobe, wanted, raster[ends], raster[ends + 1])
-        return self.centre_deg + 2.0 * rise, self.centre_deg + 2.0 * fall
+        swung = float(self.carried.swing_deg(np.array(wanted)))
+        return self.centre_deg + 2.0 * (rise + swung), self.centre_deg + 2.0 * (fall + swung)
 
 
 def _passing(lobe: Lobe, wanted_mm: float, low_deg: Array, high_deg: Array) -> tuple[float, float]:

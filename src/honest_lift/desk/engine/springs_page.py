@@ -137,7 +137,11 @@ class SpringsPage(Page):
             number_column("mass", "mass_kg", "mass", self.session.unit("mass"), CATALOG["spring_mass"].physical, 60),
             text_column("paint", "paint", 90),
             Column(
-                "paint goes", lambda c: c.paint_goes or _NOT_SAID, _put_paint_goes, lambda: (_NOT_SAID, *_PAINT_SIDES)
+                "paint goes",
+                lambda c: c.paint_goes or _NOT_SAID,
+                _put_paint_goes,
+                lambda: (_NOT_SAID, *_PAINT_SIDES),
+                width=230,
             ),
         ]
 

@@ -37,7 +37,7 @@ def open_window(qtbot, monkeypatch):
         return window
 
     yield opened
-    monkeypatch.setattr(questions, "save_first", lambda parent: "drop")
+    monkeypatch.setattr(questions, "save_first", lambda parent, unwritten: "drop")
     for window in windows:
         window.close()
         window.deleteLater()

@@ -91,7 +91,7 @@ def main(rounds: int) -> int:
         for _ in range(rounds):
             confirmed |= set(one_round(path, {**os.environ, **kept}))
             book = read_book(path)
-            found = {entry.id for entry in (*book.journal, *left_of(book).entries)}
+            found = {entry.id for entry in (*book.journal, *left_of(book, path).entries)}
             if lost := confirmed - found:
                 print(f"LOST {len(lost)} of {len(confirmed)} confirmed readings")
                 return 1

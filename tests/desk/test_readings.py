@@ -385,7 +385,7 @@ def test_a_spring_on_the_bench_has_a_ladder_of_its_own(open_window):
 
 
 def test_a_confirmed_reading_is_on_the_disk(qtbot, open_window):
-    from honest_lift.facts.journal_file import journals_of
+    from honest_lift.facts.journal_file import journals_there
 
     window = open_window(Bench().book)
     with qtbot.waitSignal(window.session._flushed, timeout=5000):
@@ -395,7 +395,7 @@ def test_a_confirmed_reading_is_on_the_disk(qtbot, open_window):
         type_in(qtbot, window, "1.771")
         qtbot.keyClicks(window.bar.entry, "1.77")
     assert window.bar.understood.text() == "1.770 in = 44.96 mm", "what is being typed is not talked over"
-    (journal,) = journals_of(window.session.engine.id)
+    (journal,) = journals_there(window.session.engine.id)
     assert b'"text":"1.770"' in journal.read_bytes()
 
 

@@ -1,127 +1,324 @@
-"""Readings on the disk: what was confirmed can be recovered, torn lines are counted, a full disk is said."""
+"""Readings on the disk: what was confirmed is found again, in its order, whatever became of disk, folder and clock."""
 
+import errno
+import os
 import subprocess
 import sys
+import time
 
+import msgspec
 import pytest
+from msgspec.structs import replace
 
 from engines import Bench
-from honest_lift.facts.edits import Describe
+from honest_lift.facts import disk
+from honest_lift.facts.edits import Describe, StrikeOut
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal_file import JournalWriter, Snapshot, journal_folder, journals_of
+from honest_lift.facts.history import History
+from honest_lift.facts.journal import standing
+from honest_lift.facts.journal_file import Kept, facts_beside, journal_folder, journals_there, named, path_of
+from honest_lift.facts.journal_writer import JournalWriter
 from honest_lift.facts.locks import Holder, Lock, lock_beside
-from honest_lift.facts.recovery import forget, left_of, never_saved, put_away
+from honest_lift.facts.recovery import left_elsewhere, left_of, leftovers, put_all_away
 
 
-def journal_path(engine):
-    """Give the one journal of an engine."""
-    (path,) = journals_of(engine)
-    return path
+class Run:
+    """A run of the program, as far as the journal knows it."""
+
+    def __init__(self, book, path=None):
+        self.book, self.path = book, path
+        self.confirmed, self.said = [], []
+        self.writer = JournalWriter(book.engine.id, self.confirmed.extend, self.said.append)
+
+    def keep(self, entries=(), *, changed=True):
+        self.writer.keep(Kept(self.book.engine, named(self.path), "2026-11-30T10:00:00Z", changed), tuple(entries))
+        return self
+
+    def settle(self):
+        """Wait until all is on the disk."""
+        until = time.monotonic() + 5
+        while self.writer.is_behind or self.writer.unwritten:
+            assert time.monotonic() < until, self.said
+            time.sleep(0.01)
+        return self
+
+    def die(self, end="keep"):
+        self.writer.close(end)
+        return self
 
 
-def written(bench, entries):
-    confirmed, failed = [], []
-    writer = JournalWriter(bench.engine.id, confirmed.append, failed.append)
-    for entry in entries:
-        writer.append((entry,))
-    writer.close()
-    return writer, confirmed, failed
-
-
-def test_confirmed_entries_are_on_the_disk():
+def two_heights():
     bench = Bench()
     empty = bench.book
     bench.height("1e", 45.0).height("1i", 45.1)
-    _, confirmed, failed = written(bench, bench.book.journal)
-    assert confirmed == [(one,) for one in bench.book.journal]
-    assert failed == []
+    return empty, bench.book
+
+
+def test_confirmed_entries_are_on_the_disk_and_come_back():
+    empty, full = two_heights()
+    run = Run(full).keep(full.journal).die()
+    assert (tuple(run.confirmed), run.said) == (full.journal, [])
     left = left_of(empty)
-    assert (left.entries, left.torn) == (bench.book.journal, 0)
-    assert left.taken_into(empty) == bench.book
-    assert left_of(bench.book).is_empty, "what the book holds is not offered again"
+    assert (left.entries, left.torn) == (full.journal, 0)
+    assert left.taken_into(empty) == full
+    assert left_of(full).entries == (), "what the book holds is not offered again"
+    assert left.words == "2 readings and facts that were changed, last on 2026-11-30 10:00"
 
 
 def test_a_torn_line_loses_only_itself():
-    bench = Bench()
-    empty = bench.book
-    bench.height("1e", 45.0).height("1i", 45.1)
-    written(bench, bench.book.journal[:1])
-    path = journal_path(bench.engine.id)
+    empty, full = two_heights()
+    Run(full).keep(full.journal).die()
+    (path,) = journals_there()
     path.write_bytes(path.read_bytes() + b'{"entry":"reading","id":"half')
-    written(bench, bench.book.journal[1:])
     left = left_of(empty)
-    assert left.entries == bench.book.journal
-    assert left.torn == 1
-    assert left.words.startswith("2 readings, last on ")
+    assert (left.entries, left.torn) == (full.journal, 1)
     assert left.words.endswith("1 more line can't be read")
 
 
-def test_a_disk_that_takes_nothing_is_said(tmp_path, monkeypatch):
-    bench = Bench().height("1e", 45.0)
-    blocked = tmp_path / "file"
+def test_a_disk_that_takes_nothing_is_said_and_tried_again(tmp_path, monkeypatch):
+    empty, full = two_heights()
+    blocked = tmp_path / "state"
     blocked.write_text("no folder")
     monkeypatch.setenv("XDG_STATE_HOME", str(blocked))
-    _, confirmed, failed = written(bench, bench.book.journal)
-    assert confirmed == []
-    assert "Save now." in failed[0]
+    run = Run(full).keep(full.journal)
+    while not run.said:
+        time.sleep(0.01)
+    assert run.confirmed == []
+    assert "2 readings are not on the disk" in run.said[0]
+    assert run.writer.unwritten == 2
+    blocked.unlink()  # somebody made room
+    run.settle()
+    assert (tuple(run.confirmed), run.said[-1]) == (full.journal, "")
+    run.die()
+    assert left_of(empty).entries == full.journal
+
+
+class Odd:
+    """The system's calls, one of which fails as often as asked."""
+
+    def __init__(self, call, times, number=errno.ENOSPC, half=False):
+        self.call, self.times, self.number, self.half = call, times, number, half
+
+    def __getattr__(self, name):
+        real = getattr(os, name)
+        if name != self.call or not self.times:
+            return real
+
+        def failing(*given, **more):
+            self.times -= 1
+            if self.half:
+                os.write(given[0], given[1][: len(given[1]) // 2])
+            raise OSError(self.number, os.strerror(self.number))
+
+        return failing
+
+
+@pytest.mark.parametrize("call", ["open", "write", "fsync", "mkdir", "stat", "listdir"])
+@pytest.mark.parametrize("number", [errno.ENOSPC, errno.EIO, errno.EACCES, errno.EROFS])
+def test_whatever_call_fails_the_readings_wait_and_reach_the_disk(monkeypatch, call, number):
+    empty, full = two_heights()
+    monkeypatch.setattr(disk, "os", Odd(call, 2, number))
+    run = Run(full).keep(full.journal[:1])
+    run.keep(full.journal[1:]).settle().die()
+    assert tuple(run.confirmed) == full.journal
+    left = left_of(empty)
+    assert (left.entries, left.torn, len(left.journals)) == (full.journal, 0, 1)
+
+
+def test_half_a_line_on_a_full_disk_is_cut_off_again(monkeypatch):
+    empty, full = two_heights()
+    run = Run(full).keep(full.journal[:1]).settle()
+    monkeypatch.setattr(disk, "os", Odd("write", 1, half=True))
+    run.keep(full.journal[1:]).settle()
+    assert "No space left on device" in run.said[0]
+    run.die()
+    left = left_of(empty)
+    assert (left.entries, left.torn, len(left.journals)) == (full.journal, 0, 1)
+
+
+def test_a_folder_that_was_cleaned_gets_everything_again():
+    empty, full = two_heights()
+    run = Run(full).keep(full.journal[:1]).settle()
+    for path in journals_there():
+        path.unlink()
+    journal_folder().rmdir()
+    run.writer.keep(None, full.journal[1:])
+    run.settle().die()
+    (left,) = leftovers()
+    assert left.taken_into(empty) == full
+    assert tuple(run.confirmed) == full.journal, "each is confirmed once"
+
+
+def test_a_folder_that_was_cleaned_is_written_again_without_a_new_reading(monkeypatch):
+    import honest_lift.facts.journal_writer as module
+
+    monkeypatch.setattr(module, "_LOOKED_AFTER_S", 0.02)
+    empty, full = two_heights()
+    run = Run(full).keep(full.journal).settle()
+    for path in journals_there():
+        path.unlink()
+    until = time.monotonic() + 5
+    while not journals_there() and time.monotonic() < until:
+        time.sleep(0.02)
+    run.die()
+    assert left_of(empty).taken_into(empty) == full
+
+
+@pytest.mark.parametrize("fault", [ValueError("odd"), SystemExit(3)])
+def test_a_writer_that_falls_over_says_so_and_goes_on(monkeypatch, fault):
+    empty, full = two_heights()
+    faults = [fault]
+    whole = JournalWriter._bring_to_disk
+
+    def falls(self):
+        if faults:
+            raise faults.pop()
+        whole(self)
+
+    monkeypatch.setattr(JournalWriter, "_bring_to_disk", falls)
+    run = Run(full).keep(full.journal[:1])
+    while not run.said:
+        time.sleep(0.01)
+    assert "not kept safe" in run.said[0]
+    assert run.writer.unwritten == 1
+    run.writer.keep(None, full.journal[1:])
+    run.settle().die()
+    assert tuple(run.confirmed) == full.journal
+    assert left_of(empty).taken_into(empty) == full
 
 
 def test_what_was_saved_is_forgotten_and_what_an_earlier_run_left_is_not():
-    bench = Bench()
-    empty = bench.book
-    bench.height("1e", 45.0).height("1i", 45.1)
-    written(bench, bench.book.journal[:1])
-    later = JournalWriter(bench.engine.id, lambda _: None, pytest.fail)
-    later.append(bench.book.journal[1:])
-    later.close(forget=True)
-    assert left_of(empty).entries == bench.book.journal[:1]
-    forget(left_of(empty))
-    assert left_of(empty).is_empty
+    empty, full = two_heights()
+    Run(full).keep(full.journal[:1]).die()
+    Run(full).keep(full.journal[1:]).settle().die("forget")
+    assert left_of(empty).entries == full.journal[:1]
+
+
+def test_what_a_run_takes_over_is_dropped_only_once_it_is_its_own(monkeypatch):
+    empty, full = two_heights()
+    Run(full).keep(full.journal[:1]).die()
+    left = left_of(empty)
+    monkeypatch.setattr(disk, "os", Odd("fsync", 3))
+    run = Run(full).keep(left.entries)
+    run.writer.supersede(left.journals)
+    while not run.said:
+        time.sleep(0.01)
+    assert left_of(empty).entries == full.journal[:1], "it is where it was"
+    run.settle().die()
+    after = left_of(empty)
+    assert after.entries == full.journal[:1]
+    assert set(after.journals).isdisjoint(left.journals)
 
 
 def test_a_program_at_work_is_let_be():
+    empty, full = two_heights()
+    one, other = Run(full).keep(full.journal).settle(), Run(full).keep(full.journal).settle()
+    assert len(journals_there()) == 2, "each writes to its own"
+    assert leftovers() == []
+    one.die()
+    other.die()
+    assert left_of(empty).entries == full.journal
+
+
+def test_a_clock_set_back_changes_no_order():
     bench = Bench().height("1e", 45.0)
-    done = []
-    writer = JournalWriter(bench.engine.id, done.append, pytest.fail)
-    writer.append(bench.book.journal)
-    other = JournalWriter(bench.engine.id, done.append, pytest.fail)
-    other.append(bench.book.journal)
-    while len(done) < 2:
-        pass
-    assert len(journals_of(bench.engine.id)) == 2, "each writes to its own"
-    assert left_of(Book(bench.engine)).is_empty
-    writer.close()
-    other.close()
-    assert left_of(Book(bench.engine)).entries == bench.book.journal
+    history = History(bench.book)
+    done = [*bench.book.journal, *history.do(StrikeOut(bench.book.journal[0].id)), *history.undo()]
+    told = [replace(one, when=f"2026-11-30T10:00:{59 - 9 * i:02d}Z") for i, one in enumerate(done)]
+    Run(bench.book).keep(told[:2]).die()
+    Run(bench.book).keep(told[2:]).die()
+    recovered = left_of(Book(bench.engine)).taken_into(Book(bench.engine))
+    assert recovered.journal == tuple(told)
+    assert [one.fate for one in standing(recovered.journal)] == [""], "the strike-out was taken back"
 
 
-def test_an_engine_never_saved_comes_back_with_its_facts():
-    bench = Bench().height("1e", 45.0).do(Describe({"name": "river boat"}, "name"))
-    writer = JournalWriter(bench.engine.id, lambda _: None, pytest.fail)
-    writer.keep(Snapshot(bench.engine, when="2026-11-23T10:00:00Z"))
-    writer.append(bench.book.journal)
-    writer.close()
-    (left,) = never_saved()
-    assert left.taken_into(Book(left.snapshot.engine)) == bench.book
-    assert left.words.startswith("1 reading and facts that were changed")
-    put_away(left)
-    assert never_saved() == []
-    assert len(list((journal_folder() / "put away").iterdir())) == 2, "not even that is deleted"
+def test_a_copy_gets_nothing_of_what_was_typed_into_another_file(tmp_path):
+    empty, full = two_heights()
+    first, second = tmp_path / "first.liftbook", tmp_path / "second.liftbook"
+    for path in (first, second):
+        path.write_text("")
+    Run(full, second).keep(full.journal, changed=False).die()
+    assert left_of(empty, first).is_empty
+    (other,) = left_elsewhere(empty, first)
+    assert (other.path, other.entries) == (second, full.journal)
+    assert left_of(empty, second).entries == full.journal
+    second.unlink()
+    assert left_of(empty, first).entries == full.journal, "a file that is gone has nobody else to go to"
 
 
-def test_a_damaged_snapshot_costs_no_reading():
-    bench = Bench().height("1e", 45.0)
-    writer = JournalWriter(bench.engine.id, lambda _: None, pytest.fail)
-    writer.keep(Snapshot(bench.engine))
-    writer.append(bench.book.journal)
-    writer.close()
-    (journal_path(bench.engine.id).with_suffix(".engine.json")).write_text("{")
-    assert left_of(Book(bench.engine)).entries == bench.book.journal
+@pytest.mark.parametrize(
+    "name", ["river.liftbook", "äö ü.liftbook", os.fsdecode(b"caf\xe9\xff.liftbook"), "100%25.liftbook"]
+)
+def test_any_file_name_comes_back(tmp_path, name):
+    path = tmp_path / name
+    assert path_of(named(path)) == path
+    _, full = two_heights()
+    run = Run(full, path).keep(full.journal).die()
+    assert (len(run.confirmed), leftovers()[0].path) == (2, path)
+
+
+def test_facts_of_a_run_that_crashed_outlive_a_later_run_that_changed_nothing():
+    bench = Bench().do(Describe({"name": "river boat"}, "name"))
+    Run(bench.book).keep(bench.book.journal).die()
+    bench.height("1e", 45.0)
+    Run(replace(bench.book, engine=Bench().engine)).keep(bench.book.journal, changed=False).die()
+    assert left_of(Book(bench.engine)).kept.engine.name == "river boat"
+
+
+def test_what_nobody_wants_is_put_away_and_not_deleted():
+    _, full = two_heights()
+    Run(full).keep(full.journal).die()
+    (left,) = leftovers()
+    put_all_away(left)
+    assert leftovers() == []
+    assert len(list((journal_folder() / "put away").iterdir())) == 1
+    Run(full).keep(full.journal).die("away")
+    assert leftovers() == []
+    assert len(list((journal_folder() / "put away").iterdir())) == 2
+
+
+def test_journals_of_an_earlier_version_are_read():
+    empty, full = two_heights()
+    raw = msgspec.to_builtins(full.engine)
+    del raw["copied_from"]
+    folder = journal_folder()
+    folder.mkdir(parents=True)
+    path = folder / f"{full.engine.id}.jsonl"
+    path.write_bytes(b"".join(msgspec.json.encode(one) + b"\n" for one in full.journal))
+    beside = {"engine": raw, "path": "/somewhere/gone.liftbook", "when": "2026-11-23T10:00:00Z", "changed": True}
+    facts_beside(path).write_bytes(msgspec.json.encode(beside))
+    left = left_of(empty)
+    assert left.entries == full.journal
+    assert left.kept.engine == full.engine
+    assert str(left.path) == "/somewhere/gone.liftbook"
+
+
+def test_journals_of_a_newer_version_are_told_and_left():
+    _, full = two_heights()
+    Run(full).keep(full.journal).die()
+    (path,) = journals_there()
+    path.write_text(path.read_text().replace('"version":8', '"version":99'))
+    assert leftovers()[0].newer == 99
+
+
+def test_a_file_that_only_grows_is_begun_anew(monkeypatch):
+    import honest_lift.facts.journal_writer as module
+
+    monkeypatch.setattr(module, "_LARGEST_BYTES", 1000)
+    empty, full = two_heights()
+    run = Run(full)
+    for _ in range(40):
+        run.keep().settle()
+    run.keep(full.journal).settle().die()
+    (path,) = journals_there()
+    assert path.stat().st_size < 12 * len(msgspec.json.encode(full.engine))
+    assert left_of(empty).taken_into(empty) == full
 
 
 def test_an_id_never_leads_out_of_the_folder():
-    writer = JournalWriter("../../etc/passwd", lambda _: None, pytest.fail)
-    writer.append(Bench().height("1e", 45.0).book.journal)
+    bench = Bench().height("1e", 45.0)
+    writer = JournalWriter("../../etc/passwd", lambda _: None, lambda _: None)
+    writer.keep(Kept(bench.engine), bench.book.journal)
     writer.close()
     assert [path.name for path in journal_folder().iterdir()] == ["etcpasswd.jsonl"]
 
@@ -161,35 +358,26 @@ def test_a_folder_that_takes_no_lock_is_no_obstacle(tmp_path):
     assert lock_beside(tmp_path / "no" / "engine.liftbook") is None
 
 
-def test_half_a_line_on_a_full_disk_costs_no_later_reading(monkeypatch):
-    import honest_lift.facts.journal_file as module
-
-    bench = Bench()
-    empty = bench.book
-    bench.height("1e", 45.0).height("1i", 45.1)
-    whole = module._put_lines
-    full = [True]
-
-    def half(file, data):
-        if full.pop() if full else False:
-            file.write(data[: len(data) // 2])
-            raise OSError(28, "No space left on device")
-        whole(file, data)
-
-    monkeypatch.setattr(module, "_put_lines", half)
-    _, confirmed, failed = written(bench, bench.book.journal)
-    assert "No space left on device" in failed[0]
-    assert confirmed == [bench.book.journal[1:]]
-    left = left_of(empty)
-    assert (left.entries, left.torn) == (bench.book.journal[1:], 1)
+def test_a_lock_on_a_full_disk_holds_all_the_same(tmp_path, monkeypatch):
+    path = tmp_path / "engine.liftbook"
+    monkeypatch.setattr(disk, "os", Odd("write", 9))
+    first = lock_beside(path)
+    assert isinstance(first, Lock)
+    second = lock_beside(path)
+    assert (isinstance(second, Holder), second.words) == (True, "another program")
+    first.release()
 
 
-def test_an_engine_whose_file_is_gone_is_offered_too(tmp_path):
-    bench = Bench().height("1e", 45.0)
-    writer = JournalWriter(bench.engine.id, lambda _: None, pytest.fail)
-    writer.keep(Snapshot(bench.engine, str(tmp_path / "gone.liftbook"), changed=False))
-    writer.append(bench.book.journal)
-    writer.close()
-    assert [one.entries for one in never_saved()] == [bench.book.journal]
-    (tmp_path / "gone.liftbook").write_text("")
-    assert never_saved() == []
+def test_a_lock_in_a_folder_that_turned_read_only_is_let_go(tmp_path, monkeypatch):
+    first = lock_beside(tmp_path / "engine.liftbook")
+    monkeypatch.setattr(disk, "os", Odd("unlink", 9, errno.EROFS))
+    first.release()
+    assert isinstance(lock_beside(tmp_path / "engine.liftbook"), Lock)
+
+
+def test_a_long_name_is_locked_too(tmp_path):
+    path = tmp_path / ("x" * 240 + ".liftbook")
+    first = lock_beside(path)
+    assert isinstance(first, Lock)
+    assert isinstance(lock_beside(path), Holder)
+    first.release()

@@ -23,7 +23,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("save", "&Save", "&Engine", "Ctrl+S", "files.save_engine", True),
     ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", "files.save_engine_as"),
     ActionRow("restore", "&Restore the backup…", "&Engine", "", "files.restore_backup"),
-    ActionRow("recover", "Engines never sa&ved…", "&Engine", "", "files.recover_never_saved"),
+    ActionRow("recover", "Look for unsa&ved work…", "&Engine", "", "files.recover_never_saved"),
     ActionRow("quit", "&Quit", "&Engine", "Ctrl+Q", "close", True),
     ActionRow("undo", "&Undo", "&Measure", "Ctrl+Z", "undo"),
     ActionRow("redo", "Re&do", "&Measure", "Ctrl+Shift+Z", "redo"),

@@ -12,7 +12,8 @@ from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
-from honest_lift.facts.file import FileError, read_book
+from honest_lift.facts.file import FileError
+from honest_lift.facts.journal_file import path_of
 
 
 def run(file: Path | None, *, demo: bool) -> int:
@@ -29,7 +30,7 @@ def run(file: Path | None, *, demo: bool) -> int:
         print(f"honest-lift: {error}", file=sys.stderr)
         return 2
     window = Window(session, settings)
-    window.offers_never_saved = not (file or demo)
+    window.offers_left_behind = not (file or demo)
     if not session.engine.layout.heads:
         session.open_step("engine")
     window.show()
@@ -58,9 +59,9 @@ def _put_on_desk(session: Session, file: Path | None, demo: bool, settings: QSet
 
         session.take(demo_book(new_id()), None)
     elif file:
-        session.take(read_book(file), file)
-    elif last := str(settings.value("last", "") or ""):
+        session.open(file)
+    elif last := path_of(str(settings.value("last", "") or "")):
         try:
-            session.take(read_book(Path(last)), Path(last))
+            session.open(last)
         except FileError as error:
             print(f"honest-lift: the last engine can't be opened: {error}", file=sys.stderr)

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from pathlib import Path
 
 from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
+from honest_lift.desk.keeper import is_one_file
 from honest_lift.desk.session import Session
+from honest_lift.facts.disk import why
 from honest_lift.facts.engine import Book
-from honest_lift.facts.file import ENDING, FileError
+from honest_lift.facts.file import ENDING, ChangedError, FileError, read_book
 from honest_lift.facts.fresh import empty_book
-from honest_lift.facts.recovery import Leftover, left_of, never_saved, put_away
+from honest_lift.facts.recovery import Leftover, left_elsewhere, left_of, leftovers, put_all_away
 
 
 class Files:
@@ -24,7 +27,7 @@ class Files:
         """Ask about unsaved changes; False to stay."""
         if not self.session.is_dirty:
             return True
-        answer = questions.save_first(self.window)
+        answer = questions.save_first(self.window, self.session.keeper.unwritten)
         self.session.keeper.leaves_behind = answer == "drop"
         return answer == "drop" or (answer == "save" and self.save_engine())
 
@@ -75,11 +78,44 @@ class Files:
     def _save(self, path: Path) -> bool:
         try:
             self.session.save(path)
+        except ChangedError as error:
+            return self._save_over(path, str(error))
         except FileError as error:
             questions.tell(self.window, self.tr("Not saved"), str(error))
             return False
         self.session.told.emit(self.tr("Saved: {0}").format(path.name))
         return True
+
+    def _save_over(self, path: Path, what: str) -> bool:
+        """Ask what to do where another program wrote the file: save elsewhere, look, write over it, or not now."""
+        while (answer := questions.changed_meanwhile(self.window, what)) == "look":
+            questions.tell(self.window, path.name, self._difference(path))
+        if answer == "elsewhere":
+            return self.save_engine_as()
+        if answer != "over":
+            return False
+        try:
+            self.session.save(path, over_changes=True)
+        except FileError as error:
+            questions.tell(self.window, self.tr("Not saved"), str(error))
+            return False
+        self.session.told.emit(self.tr("Saved: {0}. What stood there before is its backup.").format(path.name))
+        return True
+
+    def _difference(self, path: Path) -> str:
+        """Say what the file holds now, beside what is on the desk."""
+        try:
+            there = read_book(path)
+        except FileError as error:
+            return str(error)
+        here = self.session.book
+        ids, own = {one.id for one in there.journal}, {one.id for one in here.journal}
+        other = self.tr("; another engine") if there.engine.id != here.engine.id else ""
+        facts = self.tr("the same") if there.engine == here.engine else self.tr("others")
+        words = self.tr(
+            "The file holds “{0}”{1}. Entries that the desk lacks: {2}; that the file lacks: {3}. Its facts are {4}."
+        )
+        return words.format(there.engine.name, other, len(ids - own), len(own - ids), facts)
 
     def restore_backup(self) -> None:
         """Put the state before the last save on the desk."""
@@ -102,37 +138,115 @@ class Files:
             )
             questions.tell(self.window, self.tr("Open for reading only"), words.format(self.session.held_by))
 
-    def offer_recovery(self) -> None:
-        """Offer what was confirmed for this engine and never saved with it."""
-        left = left_of(self.session.book)
-        if left.is_empty or self.session.held_by:
-            return
-        question = self.tr("Confirmed for this engine and never saved with it: {0}. Take it in?").format(left.words)
-        if self._answered(left, question):
-            self.session.recover(left)
+    def offer_recovery(self) -> bool:
+        """Offer what was confirmed for this file and never saved with it; then what belongs to other files of its engine.
 
-    def offer_never_saved(self) -> None:
-        """Offer engines that a run of the program left without ever saving them, the latest first."""
-        for left in never_saved():
-            name = (left.snapshot.engine.name if left.snapshot else "") or self.tr("an engine without a name")
-            question = self.tr("{0} was never saved: {1}. Put it on the desk?").format(name, left.words)
-            if self._answered(left, question):
-                if left.snapshot and self.may_leave():
-                    self.session.take(Book(left.snapshot.engine), None)
-                    self.session.recover(left)
+        Tells whether something was taken in.
+        """
+        if self.session.held_by:
+            return False
+        left = self._left_here()
+        if left and self._answered(left, self._question(left, here=True)) == "take":
+            self.session.recover(left)
+            return True
+        others = self._looked_for(lambda: left_elsewhere(self.session.book, self.session.path))
+        return any(self._open_and_recover(one) for one in others)
+
+    def _left_here(self) -> Leftover | None:
+        found = self._looked_for(lambda: [left_of(self.session.book, self.session.path)])
+        return found[0] if found and not found[0].is_empty else None
+
+    def offer_left_behind(self) -> None:
+        """Offer whatever runs of the program left, the latest first: engines with a file and without."""
+        for one in self._looked_for(leftovers):
+            if self._is_here(one):
+                continue  # it has just been offered
+            if one.path and one.path.exists():
+                if self._open_and_recover(one):
+                    return
+            elif self._put_on_desk(one):
                 return
 
     def recover_never_saved(self) -> None:
-        """Look for engines that were never saved, when asked to."""
-        if not never_saved():
-            self.session.told.emit(self.tr("No engine was left unsaved."))
-        self.offer_never_saved()
+        """Look for what was left unsaved, when asked to."""
+        if not self._looked_for(leftovers):
+            self.session.told.emit(self.tr("Nothing was left unsaved."))
+        elif not self.offer_recovery():
+            self.offer_left_behind()
 
-    def _answered(self, left: Leftover, question: str) -> bool:
+    def _is_here(self, left: Leftover) -> bool:
+        path = self.session.path
+        return bool(path and left.path and is_one_file(path, left.path))
+
+    def _open_and_recover(self, left: Leftover) -> bool:
+        """Offer to open the file something belongs to, and take it in there. Tells whether it was taken."""
+        if self._answered(left, self._question(left)) != "take" or not self.may_leave():
+            return False
+        assert left.path is not None
+        try:
+            self.session.open(left.path)
+        except FileError as error:
+            questions.tell(self.window, self.tr("This file can't be opened"), str(error))
+            return False
+        self.say_who_has_it()
+        own = self._left_here()
+        if own and not self.session.held_by:
+            self.session.recover(own)
+        self.name_what_was_set_aside()
+        return True
+
+    def _put_on_desk(self, left: Leftover) -> bool:
+        """Offer an engine that no file holds. Tells whether it was taken."""
+        if left.kept is None:
+            return False  # its facts are in a file that nobody knows: opening it offers this
+        if self._answered(left, self._question(left)) != "take" or not self.may_leave():
+            return False
+        self.session.take(Book(left.kept.engine), None)
+        self.session.recover(left)
+        return True
+
+    def _question(self, left: Leftover, *, here: bool = False) -> str:
+        name = left.name or self.session.engine.name or self.tr("an engine without a name")
+        if left.path is None:
+            words = (
+                self.tr("{0} was never saved: {1}. Take it in?")
+                if here
+                else self.tr("{0} was never saved: {1}. Put it on the desk?")
+            )
+            return words.format(name, left.words)
+        if self._is_here(left):
+            words = self.tr("{0}, {1}: confirmed and never saved with it: {2}. Take it in?")
+        elif left.path.exists():
+            words = self.tr("{0}, in another file, {1}: confirmed and never saved: {2}. Open that file and take it in?")
+        else:
+            words = self.tr("{0}, {1}, which is there no more: confirmed and never saved: {2}. Take it in?")
+        older = ""
+        if here and left.is_older_than(self.session.book):
+            older = self.tr(" The facts of the file are others by now, and these would take their place.")
+        return words.format(name, left.path, left.words) + older
+
+    def _answered(self, left: Leftover, question: str) -> str:
+        if left.newer:
+            words = self.tr("{0} It was written by a newer program (format {1}): recover it with that one.")
+            questions.tell(self.window, self.tr("Not saved the last time"), words.format(question, left.newer))
+            return "later"
         answer = questions.recover(self.window, question)
         if answer == "away":
-            put_away(left)
-        return answer == "take"
+            try:
+                put_all_away(left)
+            except OSError as error:
+                questions.tell(self.window, self.tr("Not put away"), self._disk_words(error))
+        return answer
+
+    def _looked_for(self, look: Callable[[], list[Leftover]]) -> list[Leftover]:
+        try:
+            return look()
+        except OSError as error:
+            questions.tell(self.window, self.tr("Unsaved readings can't be looked for"), self._disk_words(error))
+            return []
+
+    def _disk_words(self, error: OSError) -> str:
+        return f"{error.filename or self.tr('the folder of journals')}: {why(error)}."
 
     def name_what_was_set_aside(self) -> None:
         """Name the values of the file that make no sense."""

@@ -4,19 +4,31 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFileDialog, QInputDialog, QMessageBox, QWidget
 
 from honest_lift.facts.file import ENDING
 
 
-def save_first(parent: QWidget) -> str:
-    """Ask what to do with unsaved changes: "save", "drop" or "stay"."""
+def _box(parent: QWidget, title: str, text: str) -> QMessageBox:
+    """Give a box of plain words: what a file says in it is shown as it stands, never as pictures or links."""
     box = QMessageBox(parent)
-    box.setWindowTitle(parent.tr("Unsaved changes"))
-    box.setText(parent.tr("This engine has changes that are not saved."))
-    box.setInformativeText(
-        parent.tr("Readings that were confirmed stay on the disk in any case; facts are lost without saving.")
-    )
+    box.setTextFormat(Qt.TextFormat.PlainText)
+    box.setWindowTitle(title)
+    box.setText(text)
+    return box
+
+
+def save_first(parent: QWidget, unwritten: int = 0) -> str:
+    """Ask what to do with unsaved changes: "save", "drop" or "stay". `unwritten`: entries the disk has not taken."""
+    box = _box(parent, parent.tr("Unsaved changes"), parent.tr("This engine has changes that are not saved."))
+    lost = parent.tr("Readings that were confirmed stay on the disk in any case; facts are lost without saving.")
+    if unwritten:
+        words = parent.tr(
+            "{0} of its readings and entries could not be written to the disk: without saving they are lost."
+        )
+        lost = words.format(unwritten)
+    box.setInformativeText(lost)
     save = box.addButton(parent.tr("Save"), QMessageBox.ButtonRole.AcceptRole)
     drop = box.addButton(parent.tr("Don't save"), QMessageBox.ButtonRole.DestructiveRole)
     stay = box.addButton(parent.tr("Stay"), QMessageBox.ButtonRole.RejectRole)
@@ -28,9 +40,7 @@ def save_first(parent: QWidget) -> str:
 
 def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
     """Ask a question with a named yes."""
-    box = QMessageBox(parent)
-    box.setWindowTitle(title)
-    box.setText(question)
+    box = _box(parent, title, question)
     agreed = box.addButton(yes, QMessageBox.ButtonRole.AcceptRole)
     box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
     box.exec()
@@ -39,9 +49,7 @@ def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
 
 def recover(parent: QWidget, question: str) -> str:
     """Ask what to do with what was left of a run: "take", "later" or "away"."""
-    box = QMessageBox(parent)
-    box.setWindowTitle(parent.tr("Not saved the last time"))
-    box.setText(question)
+    box = _box(parent, parent.tr("Not saved the last time"), question)
     take = box.addButton(parent.tr("Take it in"), QMessageBox.ButtonRole.AcceptRole)
     later = box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
     away = box.addButton(parent.tr("Put it away"), QMessageBox.ButtonRole.DestructiveRole)
@@ -51,11 +59,29 @@ def recover(parent: QWidget, question: str) -> str:
     return {take: "take", away: "away"}.get(box.clickedButton(), "later")
 
 
+def changed_meanwhile(parent: QWidget, what: str) -> str:
+    """Ask what to do where another program wrote the file: "elsewhere", "look", "over" or "stay"."""
+    box = _box(parent, parent.tr("The file has changed"), what)
+    box.setInformativeText(parent.tr("Nothing was written. Written over, what it holds now becomes its backup."))
+    elsewhere = box.addButton(parent.tr("Save elsewhere…"), QMessageBox.ButtonRole.AcceptRole)
+    look = box.addButton(parent.tr("Look at the difference"), QMessageBox.ButtonRole.ActionRole)
+    over = box.addButton(parent.tr("Write over it"), QMessageBox.ButtonRole.DestructiveRole)
+    stay = box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
+    box.setDefaultButton(elsewhere)
+    box.setEscapeButton(stay)
+    box.exec()
+    return {elsewhere: "elsewhere", look: "look", over: "over"}.get(box.clickedButton(), "stay")
+
+
 def tell(parent: QWidget, title: str, words: str) -> None:
     """Say something that must be read."""
-    box = QMessageBox(parent)
-    box.setWindowTitle(title)
-    box.setText(words)
+    _box(parent, title, words).exec()
+
+
+def show_table(parent: QWidget, title: str, table: str) -> None:
+    """Show a table of the program's own words; nothing that a file says may stand in it."""
+    box = _box(parent, title, table)
+    box.setTextFormat(Qt.TextFormat.RichText)
     box.exec()
 
 

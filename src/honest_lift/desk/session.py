@@ -12,11 +12,11 @@ from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from honest_lift.desk.keeper import Keeper
+from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.steps import CAM_PAGES, JUDGED, sheet_of
-from honest_lift.facts.edits import Confirm, Edit, EditError
+from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.file import FileError, backup_of, read_book
+from honest_lift.facts.file import FileError, backup_of, read_marked
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
@@ -41,8 +41,9 @@ class Session(QObject):
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
     warned = pyqtSignal(str)  # something that went wrong
+    unsafe = pyqtSignal(str)  # what is not on the disk, for as long as it is not; "" once all is
     _flushed = pyqtSignal(object)
-    _unsafe = pyqtSignal(str)
+    _kept_unsafe = pyqtSignal(str)
 
     def __init__(self, book: Book | None = None) -> None:
         super().__init__()
@@ -62,9 +63,9 @@ class Session(QObject):
         self.keeps_shelf = True  # the user's own; pictures are made without
         self._saved = self.book
         self._may_examine = False
-        self.keeper = Keeper(self._flushed.emit, self._unsafe.emit)
+        self.keeper = Keeper(self._flushed.emit, self._kept_unsafe.emit)
         self._flushed.connect(self._say_confirmed)
-        self._unsafe.connect(self.warned)
+        self._kept_unsafe.connect(self.unsafe)
         self._settle()
 
     # --- what is on the desk ---
@@ -340,12 +341,12 @@ class Session(QObject):
 
     # --- files ---
 
-    def take(self, book: Book, path: Path | None) -> None:
-        """Put another book on the desk. A file that another program has open may only be read."""
+    def take(self, book: Book, path: Path | None, mark: str = "") -> None:
+        """Put another book on the desk. A file that another program has open may only be read. `mark`: of what it held."""
         self.close()
         self.history = History(book)
         self.path, self._saved = path, book
-        self.keeper.hold(path)
+        self.keeper.hold(path, mark)
         self.position = self.spring = ""
         self._settle()
         self.examination = None
@@ -355,33 +356,39 @@ class Session(QObject):
 
     def open(self, path: Path) -> None:
         """Open an engine file. Raises FileError."""
-        self.take(read_book(path), path)
+        book, mark = read_marked(path)
+        self.take(book, path, mark)
 
-    def save(self, path: Path) -> None:
-        """Write the engine to a file. Raises FileError. What was confirmed is then in it, and leaves the journal."""
-        self.keeper.save(self.book, path, self.path)
-        self.path, self._saved = path, self.book
+    def save(self, path: Path, *, over_changes: bool = False) -> None:
+        """Write the engine to a file. What was confirmed is then in it, and leaves the journal.
+
+        Beside the file it came from it is another engine from then on, and says what it was copied from. Raises FileError;
+        ChangedError where another program wrote the file meanwhile, unless `over_changes`.
+        """
+        is_copy = self.path is not None and not is_one_file(path, self.path)
+        copied = self.history.copied(new_id()) if is_copy else self.history
+        self.keeper.save(copied.book, path, self.path, over_changes=over_changes)
+        self.history, self.path, self._saved = copied, path, copied.book
         self.changed.emit()
 
     def restore_backup(self) -> None:
         """Put the previous state of the file on the desk, unsaved. Raises FileError."""
         if self.path is None:
             raise FileError("This engine has not been saved yet, so there is no backup of it.")
-        path = self.path
-        previous = read_book(backup_of(path))
-        present = self._saved
-        self.take(previous, path)
+        path, mark, present = self.path, self.keeper.mark, self._saved
+        previous, _ = read_marked(backup_of(path))
+        self.take(previous, path, mark)
         self._saved = present
         self.changed.emit()
 
     def recover(self, leftover: Leftover) -> None:
         """Take what was left of a run that ended too early into the book, and keep it safe as its own."""
         self.history = History(leftover.taken_into(self.book))
-        self.keeper.adopt(self.book, self.path, leftover)
+        self.keeper.adopt(self.book, self.path, leftover, self._saved)
         self._settle()
         self.examine()
         self.changed.emit()
 
     def close(self) -> None:
         """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
-        self.keeper.close(self.book, self.path)
+        self.keeper.close(self.book, self.path, self._saved)

@@ -86,6 +86,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     #subtitle, #hint {{ color: {t.muted}; }}
     #caution {{ color: {t.amber_words}; }}
     #engineName {{ color: {t.muted}; font-size: {px[12]}; padding-right: 14px; }}
+    #diskNotice {{ background: {t.fails}; color: {t.paper}; font-weight: bold; padding: 6px 14px; }}
     #side {{ background: {t.paper2}; }}
     QTableView {{ background: {t.paper}; alternate-background-color: {t.paper}; gridline-color: {t.rule};
         border: 0; selection-background-color: {t.select}; selection-color: {t.ink}; outline: 0; }}

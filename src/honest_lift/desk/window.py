@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QMainWindow, QSta
 from honest_lift import __version__
 from honest_lift.desk import questions
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
+from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.heights.sheet import HeightsSheet
@@ -24,6 +25,7 @@ from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_making import make_sheet
 from honest_lift.desk.theme import THEMES, style_sheet
+from honest_lift.facts.journal_file import named
 
 
 class Window(QMainWindow):
@@ -33,7 +35,7 @@ class Window(QMainWindow):
         super().__init__()
         self.session, self.settings = session, settings
         self.theme_name, self.zoom = "light", 1.0
-        self._painted = self.offers_never_saved = False
+        self._painted = self.offers_left_behind = False
         self._actions: dict[str, QAction] = {}
         self.setWindowTitle("Honest Lift")
         self.setAcceptDrops(True)
@@ -55,7 +57,7 @@ class Window(QMainWindow):
             Ladder(session),
             ReadingBar(session),
         )
-        self.next = NextList(session)
+        self.next, self.notice = NextList(session), DiskNotice(session)
         self.ladder.opened.connect(session.look_into)
         self.strip.opened.connect(self.open_finding)
         session.page_asked.connect(self._show_page)
@@ -79,6 +81,7 @@ class Window(QMainWindow):
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
         column.addWidget(self.strip)
+        column.addWidget(self.notice)
         column.addLayout(middle, 1)
         column.addWidget(self.bar)
         body = QWidget()
@@ -139,6 +142,7 @@ class Window(QMainWindow):
             self.menuBar().setCornerWidget(self.engine_name)  # or the menu bar keeps the room of the old words
         self.setWindowTitle(f"{name}[*] – Honest Lift")
         self.setWindowModified(session.is_dirty)
+        self.remember_engine()
         self._actions["undo"].setEnabled(bool(session.history.undo_sentence))
         self._actions["redo"].setEnabled(bool(session.history.redo_sentence))
         for name, verb, sentence in (
@@ -166,8 +170,8 @@ class Window(QMainWindow):
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
         self.files.say_who_has_it()
         self.files.offer_recovery()
-        if self.offers_never_saved:
-            self.files.offer_never_saved()
+        if self.offers_left_behind:
+            self.files.offer_left_behind()
         self.files.name_what_was_set_aside()
 
     def closeEvent(self, event) -> None:
@@ -188,12 +192,17 @@ class Window(QMainWindow):
                 self.restoreGeometry(geometry)
         self.dress(theme, zoom)
 
+    def remember_engine(self) -> None:
+        """Remember which file is open, so that a start after whatever ends this one opens it again."""
+        if self.settings and str(self.settings.value("last", "") or "") != (now := named(self.session.path)):
+            self.settings.setValue("last", now)
+
     def _remember(self) -> None:
         if self.settings:
             self.settings.setValue("theme", self.theme_name)
             self.settings.setValue("zoom", self.zoom)
             self.settings.setValue("geometry", self.saveGeometry())
-            self.settings.setValue("last", str(self.session.path or ""))
+        self.remember_engine()
 
     def dragEnterEvent(self, event) -> None:
         if any(url.isLocalFile() for url in event.mimeData().urls()):
@@ -316,7 +325,7 @@ class Window(QMainWindow):
             ("Up, Down", "another valve or spring"),
         ]
         table = "".join(f"<tr><td><b>{key}</b>&nbsp;&nbsp;</td><td>{title}</td></tr>" for key, title in rows)
-        questions.tell(self, self.tr("Keys"), f"<table>{table}</table>")
+        questions.show_table(self, self.tr("Keys"), f"<table>{table}</table>")
 
     def show_cautions(self) -> None:
         """Show the cautions whole."""

@@ -76,6 +76,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     people: tuple[str, ...] = ()
     hand: str = ""
     units: dict[str, str] = field(default_factory=lambda: dict(INCH_UNITS))
+    copied_from: str = ""  # the id of the engine it was saved as a copy of
 
     def unit(self, dimension: str) -> str:
         """Give the unit figures of a dimension are shown and typed in."""

@@ -6,16 +6,20 @@ Values out of physical sense do not refuse a file: they are set aside and named 
 
 from __future__ import annotations
 
-import contextlib
+import hashlib
 import json
+import math
 import os
+import re
+from collections import Counter
+from collections.abc import Iterable
 from pathlib import Path
 from typing import Any
 
 import msgspec
 
+from honest_lift.facts import disk
 from honest_lift.facts.engine import Book
-from honest_lift.facts.flushing import flush_folder
 from honest_lift.facts.migrations import CURRENT, migrate
 from honest_lift.facts.place import split_position
 from honest_lift.facts.sense import sensible
@@ -23,23 +27,49 @@ from honest_lift.numbers.units import unit_of
 
 FORMAT = "honest-lift/liftbook"
 ENDING = ".liftbook"
-LARGEST_BYTES = 64 * 1024 * 1024
+LARGEST_BYTES = 24_000_000  # some 48,000 readings
+_MOST = {
+    "engine.springs": 2000, "engine.sets": 500, "engine.cards": 500, "engine.tools": 500, "engine.fitments": 20000,
+    "engine.facts": 20000, "engine.limits": 1000, "engine.tolerances": 1000, "engine.references": 500,
+    "engine.calibrations": 2000, "engine.shim_stock": 500, "engine.bucket_stock": 1000, "engine.bucket_sold": 1000,
+    "engine.pushrod_stock": 1000, "engine.lobes": 200, "engine.trials": 500, "engine.made_of": 500, "engine.people": 500,
+    "engine.layout.heads": 20, "set_aside": 20000,
+}  # fmt: skip
+_MOST_VALVES = 120
 
 
 class FileError(ValueError):
     """A file that can't be read or written; the sentence says which, where and what would be right."""
 
 
+class ChangedError(FileError):
+    """Another program wrote the file since it was read here; nothing was written."""
+
+
 def read_book(path: Path) -> Book:
     """Read an engine file. Raises FileError; the file is never changed."""
+    return read_marked(path)[0]
+
+
+def read_marked(path: Path) -> tuple[Book, str]:
+    """Read an engine file, and give a mark of what it held, by which a later change of it is known. Raises FileError."""
+    data = _bytes_of(path)
+    return decode_book(data, str(path)), mark_of(data)
+
+
+def _bytes_of(path: Path) -> bytes:
     try:
-        size = path.stat().st_size
-        if size > LARGEST_BYTES:
-            raise FileError(f"{path}: {size / 1e6:.0f} MB; an engine file is at most {LARGEST_BYTES / 1e6:.0f} MB.")
-        data = path.read_bytes()
-    except OSError as error:
-        raise FileError(f"{path}: can't be read: {error.strerror or error}.") from None
-    return decode_book(data, str(path))
+        return disk.read_file(path, LARGEST_BYTES)
+    except disk.TooLargeError as error:
+        raise FileError(f"{path}: {disk.why(error)} as an engine file.") from None
+    except (OSError, ValueError) as error:
+        said = disk.why(error) if isinstance(error, OSError) else str(error)
+        raise FileError(f"{path}: can't be read: {said}.") from None
+
+
+def mark_of(data: bytes) -> str:
+    """Give a mark that tells what a file holds from anything else it might."""
+    return hashlib.sha256(data).hexdigest()
 
 
 def decode_book(data: bytes, name: str) -> Book:
@@ -56,12 +86,17 @@ def decode_book(data: bytes, name: str) -> Book:
             f"Open it with that program; nothing was changed."
         )
     try:
-        book = msgspec.convert(migrate(raw, version), Book)
+        raw = migrate(raw, version)
+        _check_sizes(raw, name)
+        book = msgspec.convert(raw, Book)
     except msgspec.ValidationError as error:
         raise FileError(f"{name}: {_field_words(str(error))}") from None
     _check_ids(book, name)
     _check_names(book, name)
-    return sensible(book)
+    book = sensible(book)
+    if _MAY_BE_ENDLESS.search(data):
+        _refuse_endless(msgspec.to_builtins(book), name)
+    return book
 
 
 def encode_book(book: Book) -> bytes:
@@ -70,35 +105,42 @@ def encode_book(book: Book) -> bytes:
     return msgspec.json.format(msgspec.json.encode(document), indent=1) + b"\n"
 
 
-def write_book(book: Book, path: Path) -> None:
-    """Write an engine file: a new file beside it, flushed to the disk, then put in its place in one step.
+def write_book(book: Book, path: Path, mark: str = "") -> str:
+    """Write an engine file: a new file beside it, flushed and read back, then put in its place in one step; give its mark.
 
-    The file that stood there is kept beside it (see `backup_of`). Raises FileError, and then the old file is
-    as it was.
+    A link is followed. The file that stood there is kept beside it (see `backup_of`). Raises FileError, and then the old
+    file is as it was; ChangedError where what stands there is not what `mark` says was read.
     """
     data = encode_book(book)
     if len(data) > LARGEST_BYTES:
         raise FileError(f"{path}: the engine takes {len(data) / 1e6:.0f} MB, more than a file may hold.")
-    temporary = path.with_name(f".{path.name}.{os.getpid()}.{os.urandom(4).hex()}.part")
+    _prove_readable(data, book, path)
+    real = Path(os.path.realpath(path))
     try:
-        with temporary.open("xb") as file:
-            file.write(data)
-            file.flush()
-            os.fsync(file.fileno())
-        if path.exists():
-            temporary.chmod(path.stat().st_mode & 0o777)
-            _keep_previous(path)
-        temporary.replace(path)
-        flush_folder(path.parent)
+        there = disk.is_there(real)
+        if there and mark and mark_of(disk.read_file(real, LARGEST_BYTES)) != mark:
+            raise ChangedError(f"{path}: another program has written this file since it was opened here.")
+        mode, backup = (disk.rights_of(real), backup_of(real)) if there else (None, None)
+        disk.put_whole(real, data, mode=mode, backup=backup)
     except OSError as error:
-        with contextlib.suppress(OSError):
-            temporary.unlink(missing_ok=True)
-        raise FileError(f"{path}: can't be written: {error.strerror or error}. Save it elsewhere.") from None
+        raise FileError(f"{path}: can't be written: {disk.why(error)}. Save it elsewhere.") from None
+    return mark_of(data)
+
+
+def _prove_readable(data: bytes, book: Book, path: Path) -> None:
+    """Refuse to write what would not come back."""
+    try:
+        if decode_book(data, str(path)) == book:
+            return
+    except FileError as error:
+        raise FileError(f"{path}: not written, since it could not be read again: {error}") from None
+    raise FileError(f"{path}: not written, since something in it would read back as something else.")
 
 
 def backup_of(path: Path) -> Path:
     """Give where the previous state of an engine file is kept."""
-    return path.with_name(path.name + ".bak")
+    real = Path(os.path.realpath(path))
+    return real.with_name(real.name + ".bak")
 
 
 def schema() -> dict[str, Any]:
@@ -116,7 +158,8 @@ def schema() -> dict[str, Any]:
 
 def _document(data: bytes, name: str) -> dict[str, Any]:
     try:
-        raw = json.loads(data.decode("utf-8"), object_pairs_hook=_once)
+        text = data.decode("utf-8")
+        raw = json.loads(text, object_pairs_hook=_once)
     except UnicodeDecodeError as error:
         raise FileError(f"{name}: this is no text: byte {error.start} is not UTF-8. Is it an engine file?") from None
     except json.JSONDecodeError as error:
@@ -130,7 +173,25 @@ def _document(data: bytes, name: str) -> dict[str, Any]:
         raise FileError(f"{name}: not readable as an engine file ({type(error).__name__}).") from None
     if not isinstance(raw, dict):
         raise FileError(f"{name}: this is no engine file: it holds a {type(raw).__name__}, not a record.")
+    _refuse_half_characters(text, raw, name)
     return raw
+
+
+_MAY_BE_HALF = re.compile(r"\\u[dD][89a-fA-F]")
+
+
+def _refuse_half_characters(text: str, raw: Any, name: str) -> None:
+    """Refuse half of a pair of escapes: no text holds it, so it could never be written again."""
+    if not _MAY_BE_HALF.search(text):
+        return
+    try:
+        json.dumps(raw, ensure_ascii=False).encode()
+    except UnicodeEncodeError as error:
+        half, near = error.object[error.start], error.object[max(error.start - 30, 0) : error.start]
+        near = near.encode("ascii", "replace").decode()
+        raise FileError(
+            f"{name}: “\\u{ord(half):04x}” after “{near}” is half of a character: it must go, or its other half come."
+        ) from None
 
 
 class _TwiceError(ValueError):
@@ -140,14 +201,50 @@ class _TwiceError(ValueError):
 def _once(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
     record = dict(pairs)
     if len(record) != len(pairs):
-        names = [name for name, _ in pairs]
-        raise _TwiceError(next(name for name in names if names.count(name) > 1))
+        raise _TwiceError(_twice(name for name, _ in pairs))
     return record
+
+
+def _twice(names: Iterable[str]) -> str:
+    """Give the first name that stands twice; "" for none."""
+    return next((name for name, times in Counter(names).items() if times > 1), "")
 
 
 def _field_words(message: str) -> str:
     what, _, where = message.partition(" - at `")
     return f"field “{where.rstrip('`').removeprefix('$.')}”: {what}." if where else f"{what}."
+
+
+_MAY_BE_ENDLESS = re.compile(rb"[:\[,\s]-?(?:NaN|Infinity|[0-9.]+[eE]\+?[0-9]{3})")
+
+
+def _refuse_endless(value: Any, name: str, field: str = "") -> None:
+    """Refuse a figure that is none and that nothing has set aside: it could never be written again."""
+    if isinstance(value, float) and not math.isfinite(value):
+        raise FileError(f"{name}: field “{field.lstrip('.')}”: {value} is no figure.")
+    if isinstance(value, dict):
+        for key, one in value.items():
+            _refuse_endless(one, name, f"{field}.{key}")
+    elif isinstance(value, list | tuple):
+        for i, one in enumerate(value):
+            _refuse_endless(one, name, f"{field}[{i}]")
+
+
+def _check_sizes(raw: dict[str, Any], name: str) -> None:
+    """Refuse a file with more of a kind than any engine has: it would hold the program up for minutes."""
+    for field, most in _MOST.items():
+        found: Any = raw
+        for key in field.split("."):
+            found = found.get(key) if isinstance(found, dict) else None
+        if isinstance(found, list) and len(found) > most:
+            raise FileError(f"{name}: field “{field}” has {len(found)} records; an engine has at most {most}.")
+    engine = raw.get("engine")
+    layout = engine.get("layout") if isinstance(engine, dict) else None
+    heads = layout.get("heads") if isinstance(layout, dict) else None
+    rows = [one.get("positions") for one in heads or () if isinstance(one, dict)] if isinstance(heads, list) else []
+    valves = sum(len(one) for one in rows if isinstance(one, list))
+    if valves > _MOST_VALVES:
+        raise FileError(f"{name}: field “engine.layout” has {valves} valves; an engine has at most {_MOST_VALVES}.")
 
 
 def _check_ids(book: Book, name: str) -> None:
@@ -164,8 +261,7 @@ def _check_ids(book: Book, name: str) -> None:
         "engine.layout": [one.id for one in engine.layout.positions],
     }
     for field, ids in groups.items():
-        if len(set(ids)) != len(ids):
-            twice = next(one for one in ids if ids.count(one) > 1)
+        if twice := _twice(ids):
             raise FileError(f"{name}: field “{field}”: id “{twice}” stands twice; each needs its own.")
 
 
@@ -185,15 +281,3 @@ def _check_names(book: Book, name: str) -> None:
             unit_of(dimension, symbol)
         except KeyError as error:
             raise FileError(f"{name}: field “engine.units.{dimension}”: {error.args[0]}.") from None
-
-
-def _keep_previous(path: Path) -> None:
-    """Keep the present file under the backup's name without ever leaving the file's own name empty."""
-    backup = backup_of(path)
-    spare = backup.with_name(backup.name + ".part")
-    spare.unlink(missing_ok=True)
-    try:
-        os.link(path, spare)
-    except OSError:  # a file system without hard links
-        spare.write_bytes(path.read_bytes())
-    spare.replace(backup)

@@ -6,10 +6,11 @@ redo and new work can lose one.
 
 from __future__ import annotations
 
+import msgspec
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.facts.edits import Edit, new_id, now
+from honest_lift.facts.edits import Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import AnyEntry, undoing
 
@@ -42,6 +43,7 @@ class History(Struct):
         """Apply an edit and give the entries it appended. Raises EditError, and then nothing has changed."""
         before = self.book.engine
         engine, entries = edit.apply(self.book)
+        _prove_writable(engine if engine is not before else None, entries)
         self._become(engine, entries)
         self._done.append(_Step(edit.sentence, before, engine, entries))
         self._undone.clear()
@@ -55,6 +57,15 @@ class History(Struct):
         """Bring the last undone step back and give the entries that say so."""
         return self._turn(self._undone, self._done, back=False)
 
+    def copied(self, new: str) -> History:
+        """Give the same way for a copy of the engine: under an id of its own, in every step."""
+        old = self.book.engine.id
+        return History(
+            replace(self.book, engine=_copy(self.book.engine, new, old)),
+            [_of_copy(step, new, old) for step in self._done],
+            [_of_copy(step, new, old) for step in self._undone],
+        )
+
     def _turn(self, source: list[_Step], target: list[_Step], *, back: bool) -> tuple[AnyEntry, ...]:
         if not source:
             return ()
@@ -67,3 +78,26 @@ class History(Struct):
 
     def _become(self, engine: Engine, entries: tuple[AnyEntry, ...]) -> None:
         self.book = replace(self.book, engine=engine, journal=self.book.journal + entries)
+
+
+def _prove_writable(engine: Engine | None, entries: tuple[AnyEntry, ...]) -> None:
+    """Refuse what could not be written and read again: half of a character, a figure that is none. Raises EditError."""
+    try:
+        for kind, what in (*((AnyEntry, one) for one in entries), *(((Engine, engine),) if engine else ())):
+            if msgspec.json.decode(msgspec.json.encode(what), type=kind) != what:
+                raise EditError("This can't be kept: it would read back as something else.")
+    except UnicodeEncodeError as error:
+        half = ord(error.object[error.start])
+        raise EditError(
+            f"This holds half of a character (U+{half:04X}), which no file can keep: type it again."
+        ) from None
+    except msgspec.DecodeError as error:
+        raise EditError(f"This can't be kept: {error}.") from None
+
+
+def _of_copy(step: _Step, new: str, old: str) -> _Step:
+    return replace(step, before=_copy(step.before, new, old), after=_copy(step.after, new, old))
+
+
+def _copy(engine: Engine, new: str, old: str) -> Engine:
+    return replace(engine, id=new, copied_from=old)

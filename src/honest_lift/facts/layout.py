@@ -133,6 +133,11 @@ def read_layout(text: str) -> Layout:
     return Layout(tuple(heads))
 
 
+def in_a_row(head: Head) -> Head:
+    """Give a head as it is drawn where nobody has measured it."""
+    return Head(head.name, _placed([one.id for one in head.positions]))
+
+
 def _placed(names: list[str]) -> tuple[Position, ...]:
     """Lay positions along the head; those with an index in two rows, intake above exhaust."""
     placed: list[Position] = []

@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
-import fcntl
+import contextlib
+import hashlib
 import os
 import socket
 from datetime import datetime
 from getpass import getuser
 from pathlib import Path
-from typing import BinaryIO
 
 import msgspec
 from msgspec import Struct
+
+from honest_lift.facts import disk
+
+_LONGEST_NAME = 200  # bytes; file systems take 255, and the lock's own letters come on top
+_HOLDER_BYTES = 4096
 
 
 class Holder(Struct, frozen=True):
@@ -33,13 +38,13 @@ class Holder(Struct, frozen=True):
 class Lock:
     """A held lock. Let go of it with `release`; the system does when the process ends."""
 
-    def __init__(self, path: Path, file: BinaryIO) -> None:
-        self._path, self._file = path, file
+    def __init__(self, path: Path, handle: int) -> None:
+        self._path, self._handle = path, handle
 
     def release(self) -> None:
-        """Let go and take the lock's file away."""
-        self._path.unlink(missing_ok=True)
-        self._file.close()
+        """Let go and take the lock's file away, if the folder lets it go; without a holder it is no lock."""
+        disk.remove(self._path)
+        disk.close(self._handle)
 
 
 def lock_beside(path: Path) -> Lock | Holder | None:
@@ -47,40 +52,35 @@ def lock_beside(path: Path) -> Lock | Holder | None:
 
     The lock is a file beside it, named `.name.lock`, so that it goes with the folder: copies elsewhere are free.
     """
-    real = path.resolve()
-    return take_lock(real.with_name(f".{real.name}.lock"))
+    real = Path(os.path.realpath(path))
+    name = os.fsencode(real.name)
+    if len(name) > _LONGEST_NAME:
+        name = name[: _LONGEST_NAME - 32] + hashlib.sha256(name).hexdigest()[:32].encode()
+    return take_lock(real.with_name(f".{os.fsdecode(name)}.lock"))
 
 
 def take_lock(path: Path) -> Lock | Holder | None:
     """Take a lock file; give its holder when it is held, None where no lock can be kept (a read-only folder)."""
-    try:
-        file = path.open("a+b")
-    except OSError:
-        return None
-    try:
-        fcntl.flock(file, fcntl.LOCK_EX | fcntl.LOCK_NB)
-    except BlockingIOError:
-        file.seek(0)
-        holder = _holder(file.read())
-        file.close()
-        return holder
-    except OSError:  # a file system that knows no locks
-        file.close()
-        return None
-    if not _is_the_same(file, path):  # taken away by its last holder between opening and locking
-        file.close()
-        return take_lock(path)
-    file.truncate(0)
-    file.write(msgspec.json.encode(_me()))
-    file.flush()
-    return Lock(path, file)
-
-
-def _is_the_same(file: BinaryIO, path: Path) -> bool:
-    try:
-        return os.path.samestat(os.fstat(file.fileno()), path.stat())
-    except OSError:
-        return False
+    for _ in range(100):  # its last holder may take it away between opening and locking
+        try:
+            handle = disk.open_to_hold(path)
+        except OSError:
+            return None
+        try:
+            if not disk.hold(handle):
+                holder = _holder(path)
+                disk.close(handle)
+                return holder
+        except OSError:  # a file system that knows no locks
+            disk.close(handle)
+            return None
+        if disk.is_the_same(path, handle):
+            with contextlib.suppress(OSError):  # on a full disk it holds all the same, and only its holder goes unnamed
+                disk.cut_to(handle, 0)
+                disk.append(handle, msgspec.json.encode(_me()))
+            return Lock(path, handle)
+        disk.close(handle)
+    return None
 
 
 def _me() -> Holder:
@@ -91,8 +91,8 @@ def _me() -> Holder:
     return Holder(os.getpid(), user, socket.gethostname(), datetime.now().strftime("%Y-%m-%d %H:%M"))
 
 
-def _holder(data: bytes) -> Holder:
+def _holder(path: Path) -> Holder:
     try:
-        return msgspec.json.decode(data, type=Holder)
-    except msgspec.DecodeError:
+        return msgspec.json.decode(disk.read_file(path, _HOLDER_BYTES), type=Holder)
+    except (OSError, msgspec.DecodeError, UnicodeDecodeError):
         return Holder()

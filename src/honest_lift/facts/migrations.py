@@ -10,7 +10,7 @@ from msgspec import to_builtins
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 7
+CURRENT = 8
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -86,6 +86,11 @@ def _to_seventh(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_SEVENTH)
 
 
+def _to_eighth(raw: Raw) -> Raw:
+    """Version 8 adds what an engine was copied from: nothing an older file could say."""
+    return raw
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -103,6 +108,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     4: _to_fifth,
     5: _to_sixth,
     6: _to_seventh,
+    7: _to_eighth,
 }  # from version: function
 
 

@@ -1,42 +1,57 @@
-"""What was confirmed and never saved: found again at the next start, whatever ended the last one."""
+"""What was confirmed and never saved: found again at the next start, whatever ended the last one.
+
+What is left belongs to the file it was typed into. A file that was copied has the engine's id as well, and gets nothing of it.
+"""
 
 from __future__ import annotations
 
+import os
+from itertools import groupby
 from pathlib import Path
 
-import msgspec
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.facts import disk
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import AnyEntry, Reading
-from honest_lift.facts.journal_file import (
-    Snapshot,
-    forget_journal,
-    is_in_use,
-    journal_folder,
-    journals_of,
-    snapshot_path,
-)
+from honest_lift.facts.journal_file import Kept, Told, base_of, journals_there, put_away, read_journal, safe_name
 from honest_lift.facts.sense import sensible
 from honest_lift.facts.wheel_table import WheelTable
 
-_ENTRY = msgspec.json.Decoder(AnyEntry)
-_SNAPSHOT = msgspec.json.Decoder(Snapshot)
-
 
 class Leftover(Struct, frozen=True):
-    """What was left of an engine: its entries, its facts where they were kept, and how many lines can't be read."""
+    """What runs left of an engine: their journals, entries in their order, the latest facts, how many lines can't be read.
 
-    journals: tuple[Path, ...]
-    entries: tuple[AnyEntry, ...]
+    `engine`: the id as its files are named by; `newer`: the format version of a newer program that wrote some of it.
+    """
+
+    engine: str
+    journals: tuple[Path, ...] = ()
+    entries: tuple[AnyEntry, ...] = ()
     torn: int = 0
-    snapshot: Snapshot | None = None
+    kept: Kept | None = None
+    newer: int = 0
 
     @property
     def is_empty(self) -> bool:
         """Tell whether there is nothing to take in."""
-        return not self.entries and not (self.snapshot and self.snapshot.changed)
+        return not self.entries and not self.newer and not (self.kept and self.kept.changed)
+
+    @property
+    def path(self) -> Path | None:
+        """Give the file it was typed into; None for an engine never saved."""
+        return self.kept.path if self.kept else None
+
+    @property
+    def name(self) -> str:
+        """Give the engine's name; "" for none."""
+        return self.kept.engine.name if self.kept else ""
+
+    @property
+    def when(self) -> str:
+        """Give when the last of it was done, by the clock of then."""
+        return max([one.when for one in self.entries] + ([self.kept.when] if self.kept else []), default="")
 
     @property
     def words(self) -> str:
@@ -48,80 +63,100 @@ class Leftover(Struct, frozen=True):
             (len(self.entries) - readings, "other entry", "other entries"),
         ):
             parts += [f"{number} {one if number == 1 else many}"] if number else []
-        if self.snapshot and self.snapshot.changed:
+        if self.kept and self.kept.changed:
             parts.append("facts that were changed")
-        last = max([one.when for one in self.entries] + ([self.snapshot.when] if self.snapshot else []), default="")
         lines = "line" if self.torn == 1 else "lines"
         torn = f"; {self.torn} more {lines} can't be read" if self.torn else ""
-        return f"{' and '.join(parts)}, last on {last[:16].replace('T', ' ')}{torn}"
+        return f"{' and '.join(parts)}, last on {self.when[:16].replace('T', ' ')}{torn}"
+
+    def is_older_than(self, book: Book) -> bool:
+        """Tell whether its facts were changed from others than the book has now."""
+        return bool(self.kept and self.kept.changed and self.kept.base and self.kept.base != base_of(book.engine))
 
     def taken_into(self, book: Book) -> Book:
-        """Give a book with what was left of it taken in."""
-        engine = self.snapshot.engine if self.snapshot and self.snapshot.changed else book.engine
-        return sensible(replace(book, engine=engine, journal=book.journal + self.entries))
+        """Give a book with what was left of it taken in; what it holds already is not doubled."""
+        engine = self.kept.engine if self.kept and self.kept.changed else book.engine
+        known = {one.id for one in book.journal}
+        new = tuple(one for one in self.entries if one.id not in known)
+        return sensible(replace(book, engine=engine, journal=book.journal + new))
+
+    def without(self, known: set[str]) -> Leftover:
+        """Give what of it is not known already."""
+        return replace(self, entries=tuple(one for one in self.entries if one.id not in known))
 
 
-def left_of(book: Book) -> Leftover:
-    """Give what was confirmed for an engine and is not in its book. Journals of programs at work are let be."""
-    paths = [one for one in journals_of(book.engine.id) if not is_in_use(one)]
-    return _read(paths, {entry.id for entry in book.journal})
+def left_of(book: Book, path: Path | None = None) -> Leftover:
+    """Give what was confirmed for the engine of a file and is not in its book.
+
+    What was typed into a file that is there no more belongs to the one its engine is opened from now. Raises OSError.
+    """
+    safe = safe_name(book.engine.id)
+    own = [one for one in leftovers(safe) if _belongs(one.path, path)]
+    whole = Leftover(safe)
+    for one in own:
+        whole = _together(whole, one)
+    return whole.without({entry.id for entry in book.journal})
 
 
-def never_saved() -> list[Leftover]:
-    """Give what was left of engines that have no file of their own, or none any more, the latest first."""
-    found = []
-    for path in sorted(journal_folder().glob("*.jsonl")):
-        one = _read([path], set()) if not is_in_use(path) else Leftover((), ())
-        if one.snapshot and not one.is_empty and not (one.snapshot.path and Path(one.snapshot.path).exists()):
-            found.append(one)
-    return sorted(found, key=lambda one: one.snapshot.when if one.snapshot else "", reverse=True)
+def left_elsewhere(book: Book, path: Path | None) -> list[Leftover]:
+    """Give what was left of the same engine in other files of it. Raises OSError."""
+    return [one for one in leftovers(safe_name(book.engine.id)) if not _belongs(one.path, path) and not one.is_empty]
 
 
-def forget(leftover: Leftover) -> None:
-    """Drop what was left, once it is safe elsewhere."""
+def leftovers(engine: str | None = None) -> list[Leftover]:
+    """Give what runs left, of one engine or of all, the latest first; journals of programs at work are let be.
+
+    What is left of one engine and file comes together. Raises OSError.
+    """
+    found = [_alone(path) for path in journals_there(engine) if not disk.is_held(path)]
+    found.sort(key=_whose)
+    together = []
+    for _, several in groupby(found, _whose):
+        whole, *more = several
+        for one in more:
+            whole = _together(whole, one)
+        together.append(whole)
+    return sorted((one for one in together if not one.is_empty), key=lambda one: one.when, reverse=True)
+
+
+def put_all_away(leftover: Leftover) -> None:
+    """Move what nobody wants into a folder of its own; not even that is deleted. Raises OSError."""
     for path in leftover.journals:
-        forget_journal(path)
+        put_away(path)
 
 
-def put_away(leftover: Leftover) -> None:
-    """Move what nobody wants into a folder of its own; not even that is deleted."""
-    for path in leftover.journals:
-        away = path.parent / "put away"
-        away.mkdir(exist_ok=True)
-        for one in (path, snapshot_path(path)):
-            if one.exists():
-                one.replace(away / f"{one.stat().st_mtime_ns}-{one.name}")
+def _belongs(typed_into: Path | None, path: Path | None) -> bool:
+    """Tell whether what was typed into one file belongs to another: the same, or one that is gone or never was."""
+    if typed_into is None or not disk.is_there(typed_into):
+        return True
+    return path is not None and os.path.realpath(typed_into) == os.path.realpath(path)
 
 
-def without_facts(leftover: Leftover) -> None:
-    """Drop the facts that were kept beside the entries: somebody chose not to save them."""
-    for path in leftover.journals:
-        snapshot_path(path).unlink(missing_ok=True)
+def _whose(one: Leftover) -> tuple[str, str]:
+    return one.engine, os.path.realpath(one.path) if one.path else ""
 
 
-def _read(paths: list[Path], known: set[str]) -> Leftover:
-    found: dict[str, AnyEntry] = {}
-    torn, snapshots = 0, []
-    for path in paths:
-        try:
-            lines = path.read_bytes().splitlines()
-        except OSError:
-            continue
-        for line in filter(None, lines):
-            try:
-                entry = _ENTRY.decode(line)
-            except msgspec.DecodeError:
-                torn += 1
-                continue
-            if entry.id not in known:
-                found.setdefault(entry.id, entry)
-        snapshots += [one] if (one := _snapshot(path)) else []
-    latest = max(snapshots, key=lambda one: (one.changed, one.when), default=None)
-    return Leftover(tuple(paths), tuple(sorted(found.values(), key=lambda one: one.when)), torn, latest)
-
-
-def _snapshot(journal: Path) -> Snapshot | None:
+def _alone(path: Path) -> Leftover:
     try:
-        return _SNAPSHOT.decode(snapshot_path(journal).read_bytes())
-    except (OSError, msgspec.DecodeError):
-        return None
+        told = read_journal(path)
+    except OSError:
+        told = Told(torn=1)
+    return Leftover(path.name.split(".")[0], (path,), told.entries, told.torn, told.kept, told.newer)
+
+
+def _together(before: Leftover, after: Leftover) -> Leftover:
+    """Give what two runs left, the later one's after the earlier's; facts that were changed stand over unchanged ones."""
+    known = {one.id for one in before.entries}
+    entries = before.entries + tuple(one for one in after.entries if one.id not in known)
+    kept = _standing(before.kept, after.kept)
+    return Leftover(
+        before.engine, before.journals + after.journals, entries, before.torn + after.torn, kept,
+        max(before.newer, after.newer),
+    )  # fmt: skip
+
+
+def _standing(before: Kept | None, after: Kept | None) -> Kept | None:
+    """Give the facts that stand of two: the later ones, unless only the earlier were changed."""
+    if after is None or (before is not None and before.changed and not after.changed):
+        return before
+    return after

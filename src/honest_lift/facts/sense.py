@@ -16,8 +16,9 @@ from honest_lift.facts.changes import KINDS
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.layout import Layout, in_a_row
 from honest_lift.facts.limits import Limit
-from honest_lift.facts.place import Place, split_position
+from honest_lift.facts.place import Place, at_position, split_position
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import READ_AS, WheelTable
 
@@ -30,10 +31,22 @@ _BY_NAME = {
     "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0), "amount": (-200.0, 200.0),
 }  # fmt: skip
+_TABLES = (
+    "cards",
+    "sets",
+    "fitments",
+    "tools",
+    "references",
+    "limits",
+    "tolerances",
+    "lobes",
+    "bucket_stock",
+    "shim_stock",
+)
 _OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
 _PUSHROD, _BUCKET = (30.0, 500.0), (0.3, 10.0)
 _ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
-_DRAWN = {"x_mm", "y_mm"}
+_DRAWN = (-100000.0, 100000.0)  # where a valve is drawn
 
 
 def sensible(book: Book) -> Book:
@@ -42,12 +55,14 @@ def sensible(book: Book) -> Book:
     engine = book.engine
     facts = tuple(fact for fact in engine.facts if not _fact_is_odd(fact, aside))
     changed: dict[str, Any] = {}
-    for table in ("cards", "sets", "fitments", "tools", "limits", "tolerances", "lobes", "bucket_stock"):
+    for table in _TABLES:
         rows = tuple(
-            _mended(row, f"{table[:-1]} {getattr(row, 'id', '')}".strip(), aside) for row in getattr(engine, table)
+            _mended(row, f"{table.removesuffix('s')} {getattr(row, 'id', '')}".strip(), aside)
+            for row in getattr(engine, table)
         )
         if table == "limits":  # half a window would pass what the whole one refuses
             rows = tuple(new for new, old in zip(rows, engine.limits, strict=True) if _ends(new) == _ends(old))
+        rows = tuple(one for one in rows if _is_whole(one))
         if rows != getattr(engine, table):
             changed[table] = rows
     for name, inside in _OF_ENGINE.items():
@@ -64,7 +79,7 @@ def sensible(book: Book) -> Book:
     trials = tuple(one for one in engine.trials if not _trial_is_odd(one, aside))
     if len(trials) < len(engine.trials):
         changed["trials"] = trials
-    layout = engine.layout
+    layout = _drawable(engine.layout, aside)
     journal = tuple(entry for entry in book.journal if not _entry_is_odd(entry, aside))
     if not aside:
         return book
@@ -101,8 +116,9 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
         if unknown := [name for name in entry.at if name not in CATALOG]:
             which, why = unknown[0], "nothing of that name is known here"
     if why:
+        at = {name: value for name, value in entry.at.items() if math.isfinite(value)}
         aside.append(
-            SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place, entry.when, entry.at)
+            SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place, entry.when, at)
         )
     return bool(why)
 
@@ -163,6 +179,22 @@ def _trial_is_odd(trial: Trial, aside: list[SetAside]) -> bool:
     return bool(why)
 
 
+def _drawable(layout: Layout, aside: list[SetAside]) -> Layout:
+    """Give a layout that can be drawn: a head with a coordinate that is none is drawn in a row."""
+    heads = []
+    for head in layout.heads:
+        bad = [one for one in head.positions if any(out_of_sense(at, *_DRAWN) for at in (one.x_mm, one.y_mm))]
+        for one in bad:
+            given, why = f"{one.x_mm!r}, {one.y_mm!r}", "it is no place in a drawing"
+            aside.append(SetAside(at_position(one.id).title, "where it is drawn", given, why))
+        heads.append(in_a_row(head) if bad else head)
+    return (
+        replace(layout, heads=tuple(heads))
+        if any(a is not b for a, b in zip(heads, layout.heads, strict=True))
+        else layout
+    )
+
+
 def _no_such_place(place: Place) -> str:
     """Say why a place can't be one; "" when it can, whether or not the engine has it today."""
     if place.kind == "role" and place.name not in ("intake", "exhaust"):
@@ -203,8 +235,6 @@ def _ends(limit: Limit) -> tuple[float | None, float | None]:
 
 
 def _odd_field(name: str, value: float) -> str:
-    if name in _DRAWN:
-        return ""
     ending = next((bounds for end, bounds in _BY_ENDING.items() if name.endswith(end)), None)
     low, high = _BY_NAME.get(name) or ending or (-1e6, 1e6)
     return out_of_sense(value, low, high)

@@ -1,0 +1,25 @@
+"""What is not on the disk, said over the sheet for as long as it is not."""
+
+from __future__ import annotations
+
+from PyQt6.QtWidgets import QLabel, QSizePolicy
+
+from honest_lift.desk.session import Session
+
+
+class DiskNotice(QLabel):
+    """A line of its own, there only while something that was confirmed could be lost."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.setObjectName("diskNotice")
+        self.setWordWrap(True)
+        self.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
+        self.setContentsMargins(14, 6, 14, 6)
+        self.setVisible(False)
+        session.unsafe.connect(self.show_words)
+
+    def show_words(self, words: str) -> None:
+        """Show what is not on the disk; "" once all is."""
+        self.setText(words)
+        self.setVisible(bool(words))

@@ -1,7 +1,6 @@
 """The installed program in a real X window, driven by real key presses from outside. Needs Xvfb and xdotool-free Qt."""
 
 import json
-import os
 import shutil
 import subprocess
 import sys
@@ -9,6 +8,8 @@ import time
 from pathlib import Path
 
 import pytest
+
+from screens import Screen, environment
 
 pytestmark = pytest.mark.skipif(shutil.which("Xvfb") is None, reason="no Xvfb on this machine")
 
@@ -45,22 +46,9 @@ sys.exit(main(["--demo"]))
 @pytest.fixture
 def display():
     """Start an X server of the test's own."""
-    read, write = os.pipe()
-    server = subprocess.Popen(
-        ["Xvfb", "-displayfd", str(write), "-screen", "0", "1400x900x24", "-nolisten", "tcp"],
-        pass_fds=(write,), stderr=subprocess.DEVNULL,
-    )  # fmt: skip
-    os.close(write)
-    with os.fdopen(read) as numbers:
-        number = numbers.readline().strip()
-    yield f":{number}"
-    server.terminate()
-    server.wait(timeout=10)
-
-
-def environment(display, tmp_path) -> dict[str, str]:
-    kept = {name: value for name, value in os.environ.items() if name not in ("QT_QPA_PLATFORM", "WAYLAND_DISPLAY")}
-    return {**kept, "DISPLAY": display, "XDG_STATE_HOME": str(tmp_path), "XDG_CONFIG_HOME": str(tmp_path)}
+    screen = Screen()
+    yield screen
+    screen.end()
 
 
 def test_the_program_opens_takes_a_reading_and_saves_it(display, tmp_path):

@@ -9,6 +9,9 @@ from pathlib import Path
 
 from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
+from honest_lift.desk.ending import Ending
+from honest_lift.desk.faults import Faults
+from honest_lift.desk.log import start_log
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
@@ -21,6 +24,8 @@ def run(file: Path | None, *, demo: bool) -> int:
     before = qInstallMessageHandler(_end_in_one_line)
     app = application()
     qInstallMessageHandler(before)
+    faults = Faults()
+    faults.watch()
     load_fonts()
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
@@ -29,16 +34,25 @@ def run(file: Path | None, *, demo: bool) -> int:
     except FileError as error:
         print(f"honest-lift: {error}", file=sys.stderr)
         return 2
-    window = Window(session, settings)
+    window = faults.window = Window(session, settings)
+    ending = Ending(window)
+    qInstallMessageHandler(lambda kind, _context, words: _hear(ending, kind, words))
     window.offers_left_behind = not (file or demo)
     if not session.engine.layout.heads:
         session.open_step("engine")
     window.show()
     QTimer.singleShot(_SETTLED_MS, gc.freeze)  # looking through all that is loaded for garbage would hold a slider up
+    QTimer.singleShot(_SETTLED_MS, start_log)
     return app.exec()
 
 
 _SETTLED_MS = 5000
+
+
+def _hear(ending: Ending, kind: QtMsgType, words: str | None) -> None:
+    """Pass on what Qt says."""
+    ending.hear(kind, words or "")
+    print(words, file=sys.stderr)
 
 
 def _end_in_one_line(kind: QtMsgType, context: object, words: str) -> None:

@@ -182,6 +182,14 @@ class Window(QMainWindow):
         self.session.close()
         event.accept()
 
+    def end_in_order(self) -> None:
+        """Keep everything as it stands, ask nothing, and let go: what is not saved is offered at the next start."""
+        self._remember()
+        if self.settings:
+            self.settings.sync()
+        self.session.keeper.leaves_behind = False
+        self.session.close()
+
     def _restore(self) -> None:
         theme, zoom = "light", 1.0
         if self.settings:

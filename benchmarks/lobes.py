@@ -16,7 +16,7 @@ from honest_lift.facts import remember
 from honest_lift.facts.edits import new_id
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
-from honest_lift.facts.journal import tables
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_import import in_mm, read_table

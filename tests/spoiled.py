@@ -14,7 +14,8 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.fitments import holders
-from honest_lift.facts.journal import Reading, standing
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.ledger import standing
 from honest_lift.facts.place import at_cylinder, at_position
 from honest_lift.facts.wheel_table import WheelTable
 

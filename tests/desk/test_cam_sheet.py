@@ -17,7 +17,7 @@ from honest_lift.estimates.cam_turn import turn_of
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.edits import Put
-from honest_lift.facts.journal import tables
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.gauges.walked_lobe import WalkedLobe

@@ -13,7 +13,8 @@ from honest_lift.desk import questions
 from honest_lift.desk.steps import STEPS
 from honest_lift.facts.edits import Put, StrikeOut, readings_at
 from honest_lift.facts.file import write_book
-from honest_lift.facts.journal import Reading, standing
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.ledger import standing
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position, of_spring
 

@@ -17,7 +17,7 @@ from honest_lift.estimates.turned_valve import Parts, lifted_at
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.file import decode_book, encode_book
-from honest_lift.facts.journal import tables
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool

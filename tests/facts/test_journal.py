@@ -6,10 +6,13 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from engines import Bench
+from honest_lift.facts import remember
 from honest_lift.facts.edits import EditError, MoveReading, NoteReading, StrikeOut, fit_springs, readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
-from honest_lift.facts.journal import Reading, standing
+from honest_lift.facts.journal import Moved, Noted, Reading, StruckOut, Withdrawn
+from honest_lift.facts.journal_index import index_of
+from honest_lift.facts.ledger import ledger_of, replayed, standing
 from honest_lift.facts.place import at_position, of_spring
 
 HERE, THERE = at_position("1e"), at_position("1i")
@@ -150,3 +153,83 @@ def test_an_edit_that_is_refused_changes_nothing():
         history.do(StrikeOut("nothing"))
     assert history.book is before
     assert history.undo_sentence == ""
+
+
+def plainly(journal):
+    """Give what each reading has come to, as the rules are told: entry by entry over the whole journal, remembering nothing."""
+    withdrawn, force = set(), []
+    for entry in reversed(journal):
+        if entry.id in withdrawn:
+            continue
+        if isinstance(entry, Withdrawn):
+            withdrawn.add(entry.target)
+        else:
+            force.insert(0, entry)
+    read = {one.id: one for one in force if isinstance(one, Reading)}
+    struck = {one.reading: one.why or "struck out" for one in force if isinstance(one, StruckOut)}
+    moved = {one.reading: one for one in force if isinstance(one, Moved)}
+    notes = {one.reading: one.note for one in force if isinstance(one, Noted)}
+    at = {key: moved.get(key, one).place for key, one in read.items()}
+    gone = {
+        target for key, one in read.items() if key not in struck
+        for target in moved.get(key, one).supersedes if at.get(target) == at[key]
+    }  # fmt: skip
+    return [
+        (one, at[key], moved.get(key, one).depends_on, notes.get(key, one.note),
+         struck.get(key) or ("replaced by a later reading" if key in gone else ""))
+        for key, one in read.items()
+    ]  # fmt: skip
+
+
+IDS = st.sampled_from([f"r{i}" for i in range(6)] + [f"o{i}" for i in range(12)])
+PLACES = st.sampled_from([HERE, THERE])
+ENTRIES = st.lists(
+    st.one_of(
+        st.builds(lambda place, targets: ("read", place, targets), PLACES, st.lists(IDS, max_size=2, unique=True)),
+        st.builds(lambda own: ("strike", own), IDS),
+        st.builds(lambda own, place, targets: ("move", own, place, targets), IDS, PLACES, st.lists(IDS, max_size=2)),
+        st.builds(lambda own: ("note", own), IDS),
+        st.builds(lambda own: ("withdraw", own), IDS),
+    ),
+    max_size=18,
+)
+
+
+def entries_of(acts):
+    reads, others, made = 0, 0, []
+    for kind, *what in acts:
+        if kind == "read":
+            made.append(
+                Reading(
+                    f"r{reads}", "", "", "installed_height", what[0], "", "in", 45.0, "w", supersedes=tuple(what[1])
+                )
+            )
+            reads += 1
+            continue
+        name, own, others = f"o{others}", what[0], others + 1
+        if kind == "move":
+            made.append(Moved(name, "", "", own, what[1], {}, tuple(what[2])))
+        else:
+            more = {"strike": (StruckOut, ("why",)), "note": (Noted, (name,)), "withdraw": (Withdrawn, ())}
+            entry, told = more[kind]
+            made.append(entry(name, "", "", own, *told))
+    return tuple(made)
+
+
+@settings(max_examples=400)
+@given(ENTRIES)
+def test_a_journal_replayed_entry_by_entry_comes_to_what_the_rules_say(told):
+    remember.forget_all()
+    journal = entries_of(told)
+    for size in range(1, len(journal) + 1):
+        part = journal[:size]
+        expected = plainly(part)
+        ledger = ledger_of(part)
+        for one in (ledger, replayed(part)):
+            assert [(s.reading, s.place, s.depends_on, s.note, s.fate) for s in one.standings] == expected
+            for key, read in one.by_place.items():
+                assert read == tuple(s for s in one.standings if (s.reading.quantity, s.place) == key)
+            assert sum(map(len, one.by_place.values())) == len(expected)
+        assert index_of(part).of(frozenset({"installed_height"})) == tuple(
+            one for one in part if index_of(part).about(one)
+        )

@@ -15,9 +15,9 @@ from honest_lift.facts import disk
 from honest_lift.facts.edits import Describe, StrikeOut
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
-from honest_lift.facts.journal import standing
 from honest_lift.facts.journal_file import Kept, facts_beside, journal_folder, journals_there, named, path_of
 from honest_lift.facts.journal_writer import JournalWriter
+from honest_lift.facts.ledger import standing
 from honest_lift.facts.locks import Holder, Lock, lock_beside
 from honest_lift.facts.recovery import left_elsewhere, left_of, leftovers, put_all_away
 

@@ -9,7 +9,7 @@ from honest_lift.facts import card_text
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Confirm, Drop, EditError
 from honest_lift.facts.file import decode_book, encode_book
-from honest_lift.facts.journal import tables
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.wheel_table import tdc_on_wheel

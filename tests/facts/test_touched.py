@@ -9,10 +9,13 @@ from engines import GAUGE, Bench
 from honest_lift.facts import remember
 from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import CATALOG, slots_of
-from honest_lift.facts.edits import Describe, Fit, Put, StrikeOut, fitment
+from honest_lift.facts.edits import Describe, Fit, MoveReading, NoteReading, Put, StrikeOut, fitment
 from honest_lift.facts.fitments import CONSULTED
+from honest_lift.facts.journal import StruckOut
 from honest_lift.facts.narrowed import narrowed, whole_for
+from honest_lift.facts.place import at_position
 from honest_lift.facts.touched import touched
+from honest_lift.facts.wheel_table import WheelTable
 
 
 @pytest.fixture
@@ -29,6 +32,24 @@ def test_a_reading_touches_its_own_quantity_and_no_other(bench):
     differs = touched(before, bench.height("1i", 45.3).book)
     assert spared(differs, "installed_height", "lash", "spring_load") == [False, True, True]
     assert touched(bench.book, before).quantities == {"installed_height"}, "both ways alike"
+
+
+def test_a_reading_struck_out_moved_or_noted_touches_its_quantity(bench):
+    own = bench.book.journal[0]
+    for edit in (StrikeOut(own.id, "knocked"), MoveReading(own.id, at_position("1i")), NoteReading(own.id, "burr")):
+        before = bench.book
+        after = bench.do(edit).book
+        assert touched(before, after).quantities == {own.quantity}
+        bench.history.undo()
+        assert touched(after, bench.book).quantities == {own.quantity}, "and so does taking it back"
+
+
+def test_a_wheel_table_may_touch_anything(bench):
+    place = at_position("1i")
+    table = WheelTable("t", "", "", place, "valve", (0.0, 1.0, 2.0, 3.0, 4.0), (0.0, 1.0, 2.0, 1.0, 0.0))
+    after = replace(bench.book, journal=(*bench.book.journal, table))
+    assert touched(bench.book, after) is None
+    assert touched(after, replace(after, journal=(*after.journal, StruckOut("s", "", "", "t")))) is None
 
 
 def test_what_was_stated_otherwise_touches_its_quantity_wherever_it_stands(bench):
@@ -61,9 +82,8 @@ def test_a_known_change_lets_readings_follow_what_tells_by_how_much(bench):
     [
         lambda bench: Put("tools", replace(GAUGE, accuracy=0.5)),
         lambda bench: Describe({"lifter": "hydraulic roller"}, "lifters"),
-        lambda bench: StrikeOut(bench.book.journal[0].id, "knocked"),
     ],
-    ids=["another tool", "other lifters", "a reading struck out"],
+    ids=["another tool", "other lifters"],
 )
 def test_where_anything_may_differ_nothing_is_said(bench, edit):
     before = bench.book

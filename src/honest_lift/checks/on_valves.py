@@ -14,7 +14,7 @@ from honest_lift.estimates.estimate import Estimate, estimate_of
 from honest_lift.estimates.lift import either
 from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Reading
+from honest_lift.facts.journal_index import is_read
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.made_at import guide_material_at
 from honest_lift.facts.place import at_position
@@ -55,7 +55,7 @@ def is_given(book: Book, quantity: str) -> bool:
     """Tell whether anybody has stated or measured a quantity anywhere on the engine, or a file held one that made no sense."""
     return (
         any(one.quantity == quantity for one in book.engine.facts)
-        or any(isinstance(one, Reading) and one.quantity == quantity for one in book.journal)
+        or is_read(book.journal, quantity)
         or any(one.quantity == quantity for one in book.set_aside)
     )
 

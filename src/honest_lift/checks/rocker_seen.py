@@ -16,7 +16,7 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.rocker_room import SLOT, UNDERSIDE, preload_by_turns, retainer_room, slot_room
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.journal import Reading
+from honest_lift.facts.journal_index import is_read
 from honest_lift.facts.place import ENGINE, Place, at_position, at_role
 from honest_lift.numbers.doubt import Ground
 
@@ -105,7 +105,7 @@ def _preload(book: Book) -> list[Finding]:
 
 def _lash(book: Book) -> list[Finding]:
     """Hold each lash that was read against the card's, cold or hot as it was read."""
-    if not any(isinstance(one, Reading) and one.quantity == "lash" for one in book.journal):
+    if not is_read(book.journal, "lash"):
         return []
     read = estimate_of([_read_here(one) for each in everywhere(book, "lash").inputs for one in each])
     wanted = np.array(

@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QAbstractItemView, QTableWidget, QTableWidgetItem
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place
 from honest_lift.facts.staleness import staleness
 

@@ -9,7 +9,7 @@ from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Fit, MoveReading, NoteReading, StrikeOut, fit_springs, fitment
 from honest_lift.facts.fitments import CHANGEABLE, SCOPES, WHOLE
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place, at_position, of_spring, position_title
 
 

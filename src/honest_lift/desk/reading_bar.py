@@ -15,7 +15,7 @@ from honest_lift.desk.theme import LIGHT
 from honest_lift.desk.typed_value import Typed, doubtful, read_two_ways, read_typed, understood_words
 from honest_lift.facts.columns import ColumnError
 from honest_lift.facts.edits import EditError, readings_at
-from honest_lift.facts.journal import Standing, standing
+from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
 from honest_lift.numbers.entry import EntryError

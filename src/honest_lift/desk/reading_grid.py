@@ -13,7 +13,7 @@ from PyQt6.QtGui import QStandardItem, QStandardItemModel
 
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
 from honest_lift.desk.session import Session
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.numbers.verdict import Verdict
 
 if TYPE_CHECKING:

@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayo
 from honest_lift.desk.history_table import HistoryTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place
 
 

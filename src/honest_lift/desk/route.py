@@ -12,7 +12,7 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.steps import JUDGED, STEPS
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.journal import counted, standing
+from honest_lift.facts.ledger import counted, standing
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.quantities import follower, rocker
 from honest_lift.facts.quantities.bare_head import DEPTHS

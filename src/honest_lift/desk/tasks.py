@@ -8,7 +8,7 @@ from msgspec import Struct
 
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.journal import standing
+from honest_lift.facts.ledger import standing
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 from honest_lift.facts.quantities import bare_head, block, chambers, locks, rocker_seen
 from honest_lift.facts.quantity import Quantity

@@ -8,7 +8,7 @@ from msgspec import Struct
 
 from honest_lift.estimates.resolve import counting_readings, resolve
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.facts.staleness import is_stale
 from honest_lift.mechanics.gear.pushrod_length import turned_out

@@ -6,7 +6,7 @@ from math import nan
 
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fitments import Slot, since
-from honest_lift.facts.journal import Standing, by_place
+from honest_lift.facts.ledger import Standing, by_place
 from honest_lift.facts.place import at_cylinder
 
 HEAD_CUT = "head_cut"

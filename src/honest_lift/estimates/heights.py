@@ -14,7 +14,7 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, disagreeing, measured, missing, resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import by_place
+from honest_lift.facts.ledger import by_place
 from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import at_position
 from honest_lift.facts.remember import by_value, named_memory

@@ -18,7 +18,7 @@ from honest_lift.estimates.spring_form import forms_of
 from honest_lift.estimates.tester import correction_for
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
 from honest_lift.facts.tools import offset_doubt, offset_source

@@ -10,7 +10,8 @@ from msgspec import Struct
 from honest_lift.estimates.nose import in_order
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.journal import Reading, Standing, tables
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.ledger import Standing, tables
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.remember import named_memory
 from honest_lift.facts.staleness import staleness

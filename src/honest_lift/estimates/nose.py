@@ -7,7 +7,8 @@ from msgspec import Struct
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Reading, Standing, tables
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.ledger import Standing, tables
 from honest_lift.facts.place import Place
 from honest_lift.facts.remember import named_memory
 from honest_lift.facts.timing import of_another_cam

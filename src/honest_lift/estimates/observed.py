@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Choice
 from honest_lift.facts.staleness import is_stale, staleness

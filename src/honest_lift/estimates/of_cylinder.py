@@ -10,7 +10,7 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import by_place
+from honest_lift.facts.ledger import by_place
 from honest_lift.facts.place import at_cylinder
 
 

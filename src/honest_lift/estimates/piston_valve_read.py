@@ -16,7 +16,7 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured
 from honest_lift.estimates.room_moved import moved_room
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import done_since, is_stale
 from honest_lift.numbers.doubt import COVERAGE, Ground

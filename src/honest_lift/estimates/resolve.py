@@ -23,7 +23,8 @@ from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
-from honest_lift.facts.journal import Reading, Standing, by_place
+from honest_lift.facts.journal import Reading
+from honest_lift.facts.ledger import Standing, by_place
 from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.quantity import Quantity

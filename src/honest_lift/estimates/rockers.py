@@ -19,7 +19,7 @@ from honest_lift.estimates.rocker import FIGURES, figures_of
 from honest_lift.estimates.rocker_parts import QUOTED, RESTS_ON, kind_of, told_everywhere
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import by_place
+from honest_lift.facts.ledger import by_place
 from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.gear.finger import FingerGear, set_on_pivot

@@ -18,8 +18,9 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment, Slot
-from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, Standing, StruckOut, by_place, standing
+from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut
 from honest_lift.facts.layout import Layout
+from honest_lift.facts.ledger import Standing, by_place, standing
 from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title

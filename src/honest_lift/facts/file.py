@@ -33,7 +33,7 @@ _MOST = {
     "engine.facts": 20000, "engine.limits": 1000, "engine.tolerances": 1000, "engine.references": 500,
     "engine.calibrations": 2000, "engine.shim_stock": 500, "engine.bucket_stock": 1000, "engine.bucket_sold": 1000,
     "engine.pushrod_stock": 1000, "engine.lobes": 200, "engine.trials": 500, "engine.made_of": 500, "engine.people": 500,
-    "engine.layout.heads": 20, "set_aside": 20000,
+    "engine.layout.heads": 20, "set_aside": 20000, "journal": 60000,
 }  # fmt: skip
 _MOST_VALVES = 120
 

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from honest_lift.facts.edits import Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.journal import AnyEntry, StruckOut, tables
+from honest_lift.facts.journal import AnyEntry, StruckOut
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.place import Place
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.wheel_table import READ_AS, ReadAt, RowsJudged, WheelTable

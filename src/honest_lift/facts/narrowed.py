@@ -9,7 +9,8 @@ from typing import Any, TypeVar, cast
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import CONSULTED, changed_slots
-from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.journal_index import index_of
 from honest_lift.facts.remember import last_few, named_memory
 
 
@@ -58,10 +59,22 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
 
 
 def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
-    """Give a journal without other quantities' readings."""
-    return _narrowing(
-        _journals, journal, quantities, lambda one: not isinstance(one, Reading) or one.quantity in quantities
-    )
+    """Give a journal without what is about other quantities; the very same one as long as nothing new is about these."""
+    for known, asked, before in _journals:
+        if known is journal and asked == quantities:
+            return cast(tuple[AnyEntry, ...], before)
+    made = index_of(journal).of(quantities)
+    for _, asked, before in _journals:
+        if asked == quantities and before == made:
+            made = before
+            break
+    return _kept(_journals, journal, quantities, made)
+
+
+def _kept(kept: list[Any], whole: T, by: frozenset[str], made: T) -> T:
+    kept.insert(0, (whole, by, made))
+    del kept[_NARROWINGS:]
+    return made
 
 
 def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[Any], bool]) -> T:
@@ -74,10 +87,7 @@ def _narrowing(kept: list[Any], whole: T, by: frozenset[str], wanted: Callable[[
     if looked_at == len(whole):
         return cast(T, found)
     more = tuple(one for one in whole[looked_at:] if wanted(one))
-    made = cast(T, found + more if more else found)
-    kept.insert(0, (whole, by, made))
-    del kept[_NARROWINGS:]
-    return made
+    return _kept(kept, whole, by, cast(T, found + more if more else found))
 
 
 T = TypeVar("T", bound=tuple[Any, ...])

@@ -211,23 +211,33 @@ def _no_such_place(place: Place) -> str:
 def _mended(record: Any, place: str, aside: list[SetAside]) -> Any:
     """Give a record with its senseless numbers taken out; nested records likewise."""
     changed: dict[str, Any] = {}
-    for info in fields(record):
-        value = getattr(record, info.name)
-        if isinstance(value, float) and (why := _odd_field(info.name, value)):
-            aside.append(SetAside(place, info.name, repr(value), why))
-            changed[info.name] = None
+    for name in record.__struct_fields__:
+        value = getattr(record, name)
+        if isinstance(value, float) and (why := _odd_field(name, value)):
+            aside.append(SetAside(place, name, repr(value), why))
+            changed[name] = None
         elif isinstance(value, tuple) and value and isinstance(value[0], Struct):
             each = (_mended(one, f"{place} {getattr(one, 'name', '')}".strip(), aside) for one in value)
-            changed[info.name] = tuple(one for one in each if _is_whole(one))
-        elif isinstance(value, tuple) and any(isinstance(one, float) and _odd_field(info.name, one) for one in value):
-            aside.append(SetAside(place, info.name, str(value), "a figure in it makes no sense"))
-            changed[info.name] = None if info.name == "thicknesses_mm" else ()
+            changed[name] = tuple(one for one in each if _is_whole(one))
+        elif isinstance(value, tuple) and any(isinstance(one, float) and _odd_field(name, one) for one in value):
+            aside.append(SetAside(place, name, str(value), "a figure in it makes no sense"))
+            changed[name] = None if name == "thicknesses_mm" else ()
     return replace(record, **changed) if changed else record
 
 
 def _is_whole(record: Any) -> bool:
     """Tell whether a record kept all it can't be without: a duration whose lift makes no sense is none."""
-    return all(getattr(record, info.name) is not None for info in fields(record) if info.required)
+    return all(getattr(record, name) is not None for name in _required(type(record)))
+
+
+_needed: dict[type, tuple[str, ...]] = {}
+
+
+def _required(kind: type[Struct]) -> tuple[str, ...]:
+    """Give the fields that a kind of record can't be without, told once a kind."""
+    if kind not in _needed:
+        _needed[kind] = tuple(info.name for info in fields(kind) if info.required)
+    return _needed[kind]
 
 
 def _ends(limit: Limit) -> tuple[float | None, float | None]:

@@ -5,7 +5,6 @@ An edit, or a step of a trial's slider, touches few quantities; what stands for 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from operator import is_
 from typing import TypeVar
 
@@ -15,7 +14,8 @@ from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import CONSULTED, Slot, changed_slots
-from honest_lift.facts.journal import AnyEntry, Reading, standing
+from honest_lift.facts.journal import AnyEntry
+from honest_lift.facts.journal_index import TABLES, index_of
 from honest_lift.facts.wheel_table import READ_AS
 
 T = TypeVar("T")
@@ -47,7 +47,7 @@ class Touched(Struct, frozen=True):
 
 
 def touched(before: Book, now: Book) -> Touched | None:
-    """Tell what differs; None where it may be anything: other tools or another layout, readings struck out or moved."""
+    """Tell what differs; None where it may be anything: other tools or another layout, wheel tables."""
     old, new = before.engine, now.engine
     if before.set_aside != now.set_aside or any(_differ(old, new, name) for name in _ALL_ELSE):
         return None
@@ -65,21 +65,12 @@ def _differ(old: Engine, new: Engine, name: str) -> bool:
 
 
 def _read_otherwise(before: tuple[AnyEntry, ...], now: tuple[AnyEntry, ...]) -> frozenset[str] | None:
-    """Give the quantities of the readings that only one journal has; None where it has something else than readings."""
-    rest = _after_the_same(before, now)
-    if not all(isinstance(one, Reading) for each in rest for one in each):
-        return None
+    """Give the quantities of what only one journal has; None where some of it is about wheel tables."""
     found: set[str] = set()
-    for journal, entries in zip((before, now), rest, strict=True):
-        found |= _quantities(journal, entries)
-    return frozenset(found)
-
-
-def _quantities(journal: tuple[AnyEntry, ...], entries: Sequence[AnyEntry]) -> set[str]:
-    """Give the quantities of readings, and of those they replace."""
-    replaced = {one for each in entries if isinstance(each, Reading) for one in each.supersedes}
-    own = {one.quantity for one in entries if isinstance(one, Reading)}
-    return own | {one.reading.quantity for one in standing(journal) if one.reading.id in replaced} if replaced else own
+    for journal, entries in zip((before, now), _after_the_same(before, now), strict=True):
+        if entries:
+            found = found.union(*map(index_of(journal).about, entries))
+    return None if TABLES in found else frozenset(found)
 
 
 def _stated_otherwise(before: tuple[Fact, ...], now: tuple[Fact, ...]) -> frozenset[str]:

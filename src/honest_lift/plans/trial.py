@@ -14,7 +14,7 @@ from honest_lift.checks.finding import Finding
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Edit, Several
 from honest_lift.facts.engine import Book
-from honest_lift.facts.journal import Standing, standing
+from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict

@@ -12,7 +12,7 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.changes import Change
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import ENGINE, position_title
 from honest_lift.facts.staleness import done_since
 from honest_lift.plans.trial import Ripple, Rippled

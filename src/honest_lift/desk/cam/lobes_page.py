@@ -14,7 +14,7 @@ from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.drawings.lobe_compare import lobe_compare_scene
-from honest_lift.facts.journal import tables
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable
 from honest_lift.facts.wheel_table import StandingTable
 from honest_lift.numbers.units import in_words

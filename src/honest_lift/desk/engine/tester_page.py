@@ -14,7 +14,7 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.calibrations import NO_CORRECTION, Calibration, CertifiedPoint, ReferenceSpring
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Drop, Put, new_id, now, reading_of
-from honest_lift.facts.journal import Standing, standing
+from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.place import of_reference
 from honest_lift.facts.tools import Tool
 from honest_lift.numbers.entry import EntryError, Field, parse

@@ -6,7 +6,7 @@ from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.tasks import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import is_stale
 from honest_lift.numbers.units import doubt_in_figures, in_figures, places_for

@@ -6,7 +6,7 @@ from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import Task, places_of
 from honest_lift.facts.edits import readings_at
-from honest_lift.facts.journal import Standing
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place
 from honest_lift.facts.staleness import staleness
 

@@ -19,7 +19,7 @@ from honest_lift.facts.journal_file import Kept, facts_beside, journal_folder, j
 from honest_lift.facts.journal_writer import JournalWriter
 from honest_lift.facts.ledger import standing
 from honest_lift.facts.locks import Holder, Lock, lock_beside
-from honest_lift.facts.recovery import left_elsewhere, left_of, leftovers, put_all_away
+from honest_lift.facts.recovery import fold_in, left_elsewhere, left_of, leftovers, put_all_away
 
 
 class Run:
@@ -263,6 +263,21 @@ def test_facts_of_a_run_that_crashed_outlive_a_later_run_that_changed_nothing():
     bench.height("1e", 45.0)
     Run(replace(bench.book, engine=Bench().engine)).keep(bench.book.journal, changed=False).die()
     assert left_of(Book(bench.engine)).kept.engine.name == "river boat"
+
+
+def test_journals_that_a_saved_file_holds_whole_are_folded_in_and_no_others(tmp_path):
+    _, full = two_heights()
+    path = tmp_path / "river.liftbook"
+    path.write_text("")
+    Run(full, path).keep(full.journal[:1], changed=False).die()
+    lacking, (first,) = replace(full, journal=full.journal[1:]), journals_there()
+    fold_in(lacking, path)
+    assert journals_there() == [first], "an entry the file lacks"
+    fold_in(full, path)
+    assert journals_there() == []
+    Run(full, path).keep(full.journal).die()
+    fold_in(full, path)
+    assert len(journals_there()) == 1, "facts that were changed"
 
 
 def test_what_nobody_wants_is_put_away_and_not_deleted():

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import os
 from collections.abc import Callable
 from pathlib import Path
@@ -94,6 +95,10 @@ class Keeper:
             self._journal.close("forget")
             self._journal = None
             self._failed("")
+        from honest_lift.facts.recovery import fold_in
+
+        with contextlib.suppress(OSError):  # what stays is known by its entries
+            fold_in(book, path)
 
     def _lock_for(self, path: Path) -> Lock | None:
         from honest_lift.facts.locks import Holder, lock_beside

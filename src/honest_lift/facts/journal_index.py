@@ -34,6 +34,11 @@ class JournalIndex(Struct, frozen=True):
         targets = (*subject.supersedes, *(entry.supersedes if isinstance(entry, Moved) else ()))
         return {_name(subject), *(_name(self.subject[one]) for one in targets if one in self.subject)}
 
+    def is_about(self, entry: AnyEntry, quantities: frozenset[str]) -> bool:
+        """Tell whether an entry is about one of some quantities, or about a wheel table."""
+        subject = self.subject.get(entry.id)
+        return subject is not None and (_name(subject) in quantities or isinstance(subject, WheelTable))
+
     def of(self, quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
         """Give the entries about some quantities, and those about wheel tables, in their order."""
         where = [self.at[one] for one in (*quantities, TABLES) if one in self.at]

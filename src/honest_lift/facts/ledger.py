@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from operator import is_
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -64,8 +63,9 @@ def counted(journal: tuple[AnyEntry, ...]) -> frozenset[tuple[str, Place]]:
 def ledger_of(journal: tuple[AnyEntry, ...]) -> Ledger:
     """Replay a journal. Where it goes on from one replayed just before, only what is new is."""
     ledger = None
-    for known in _recent:
-        if 0 < len(known.journal) <= len(journal) and all(map(is_, journal, known.journal)):
+    for known in sorted(_recent, key=lambda one: -len(one.journal)):  # the one that has the least to go
+        size = len(known.journal)
+        if 0 < size <= len(journal) and journal[0] is known.journal[0] and journal[:size] == known.journal:
             ledger = _Going(known).on(journal)
             break
     ledger = ledger or replayed(journal)
@@ -74,7 +74,7 @@ def ledger_of(journal: tuple[AnyEntry, ...]) -> Ledger:
     return ledger
 
 
-_KEPT = 4
+_KEPT = 48  # the whole one, and those of each narrowed book
 _recent: list[Ledger] = last_few()
 
 
@@ -216,7 +216,9 @@ class _Going:
 
     def _targets(self, reading: Reading) -> tuple[str, ...]:
         """Give the readings that one replaces where it stands now."""
-        moves = [one for one in _in_force(self.about.get(reading.id, ())) if isinstance(one, Moved)]
+        if not (told := self.about.get(reading.id)):
+            return reading.supersedes
+        moves = [one for one in _in_force(told) if isinstance(one, Moved)]
         return moves[-1].supersedes if moves else reading.supersedes
 
     def _ever_targets(self, reading: Reading) -> set[str]:

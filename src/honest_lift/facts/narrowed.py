@@ -60,15 +60,16 @@ def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, p
 
 def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str]) -> tuple[AnyEntry, ...]:
     """Give a journal without what is about other quantities; the very same one as long as nothing new is about these."""
+    index = index_of(journal)
     for known, asked, before in _journals:
-        if known is journal and asked == quantities:
-            return cast(tuple[AnyEntry, ...], before)
-    made = index_of(journal).of(quantities)
-    for _, asked, before in _journals:
-        if asked == quantities and before == made:
-            made = before
-            break
-    return _kept(_journals, journal, quantities, made)
+        if asked == quantities and journal[: len(known)] == known:
+            new = tuple(one for one in journal[len(known) :] if index.is_about(one, quantities))
+            made = cast(tuple[AnyEntry, ...], before + new if new else before)
+            return made if known is journal else _kept(_journals, journal, quantities, made)
+    made = index.of(quantities)
+    return (
+        made if index.strangers else _kept(_journals, journal, quantities, made)
+    )  # what comes may belong to what was left out
 
 
 def _kept(kept: list[Any], whole: T, by: frozenset[str], made: T) -> T:

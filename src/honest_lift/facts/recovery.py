@@ -15,7 +15,16 @@ from msgspec.structs import replace
 from honest_lift.facts import disk
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import AnyEntry, Reading
-from honest_lift.facts.journal_file import Kept, Told, base_of, journals_there, put_away, read_journal, safe_name
+from honest_lift.facts.journal_file import (
+    Kept,
+    Told,
+    base_of,
+    forget_journal,
+    journals_there,
+    put_away,
+    read_journal,
+    safe_name,
+)
 from honest_lift.facts.sense import sensible
 from honest_lift.facts.wheel_table import WheelTable
 
@@ -117,6 +126,22 @@ def leftovers(engine: str | None = None) -> list[Leftover]:
             whole = _together(whole, one)
         together.append(whole)
     return sorted((one for one in together if not one.is_empty), key=lambda one: one.when, reverse=True)
+
+
+def fold_in(book: Book, path: Path) -> None:
+    """Drop journals of earlier runs that a saved book holds whole; what it lacks any of, or other facts, stays and is offered."""
+    known = {entry.id for entry in book.journal}
+    for one in leftovers(safe_name(book.engine.id)):
+        holds_all = known.issuperset(entry.id for entry in one.entries)
+        if (
+            holds_all
+            and not one.torn
+            and not one.newer
+            and not (one.kept and one.kept.changed)
+            and _belongs(one.path, path)
+        ):
+            for journal in one.journals:
+                forget_journal(journal)
 
 
 def put_all_away(leftover: Leftover) -> None:

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QLabel, QSizePolicy
+from PyQt6.QtWidgets import QSizePolicy
 
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 
 
-class DiskNotice(QLabel):
+class DiskNotice(Label):
     """A line of its own, there only while something that was confirmed could be lost."""
 
     def __init__(self, session: Session) -> None:

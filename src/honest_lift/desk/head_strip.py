@@ -7,6 +7,7 @@ from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QRegion
 from PyQt6.QtWidgets import QToolTip, QWidget
 
 from honest_lift.desk.alignment import CENTER, RIGHT, VCENTER
+from honest_lift.desk.label import plain
 from honest_lift.desk.painting import paint_verdict, rounded
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
@@ -183,5 +184,7 @@ class HeadStrip(QWidget):
         self.setCursor(Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor)
         if name:
             QToolTip.showText(
-                event.globalPosition().toPoint(), f"{position_title(name)}: {self.session.verdict(name)}", self
+                event.globalPosition().toPoint(),
+                plain(f"{position_title(name)}: {self.session.verdict(name)}"),
+                self,
             )

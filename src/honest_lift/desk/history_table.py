@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QAbstractItemView, QTableWidget, QTableWidgetItem
 
+from honest_lift.desk.label import plain
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
@@ -43,7 +44,7 @@ class HistoryTable(QTableWidget):
             )  # fmt: skip
             for column, text in enumerate(cells):
                 item = QTableWidgetItem(text)
-                item.setToolTip(text)
+                item.setToolTip(plain(text))
                 if stands and column == 0:
                     struck = item.font()
                     struck.setStrikeOut(True)

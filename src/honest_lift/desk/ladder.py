@@ -8,9 +8,10 @@ from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen
-from PyQt6.QtWidgets import QLabel, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
 
 from honest_lift.desk.alignment import CENTER, LEFT
+from honest_lift.desk.label import Label
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
@@ -37,14 +38,13 @@ class Ladder(QWidget):
         self.session = session
         self.setObjectName("side")
         self.rungs = Rungs(session)
-        self.verdict, self.reason, self.working = QLabel(), QLabel(), QLabel()
+        self.verdict, self.reason, self.working = Label(), Label(), Label()
         said = QWidget()
         lines = QVBoxLayout(said)
         lines.setContentsMargins(14, 6, 12, 10)
         lines.setSpacing(4)
         for label, name in ((self.verdict, "reasonTitle"), (self.reason, "reason"), (self.working, "hint")):
             label.setObjectName(name)
-            label.setTextFormat(Qt.TextFormat.PlainText)
             label.setWordWrap(True)
             label.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
             lines.addWidget(label)

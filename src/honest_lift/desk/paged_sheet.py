@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QStackedWidget, QTabBar, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 
@@ -22,7 +23,7 @@ class PagedSheet(QWidget):
         super().__init__()
         self.session, self.step, self.pages = session, step, dict(pages)
         self.setObjectName("sheet")
-        self.subtitle, self.tabs, self.stack = QLabel(), QTabBar(), QStackedWidget()
+        self.subtitle, self.tabs, self.stack = Label(), QTabBar(), QStackedWidget()
         self.tabs.setExpanding(False)
         self.tabs.setDrawBase(False)
         self.tabs.setUsesScrollButtons(False)
@@ -37,7 +38,7 @@ class PagedSheet(QWidget):
         self.refresh()
 
     def _lay_out(self, title: str, caution: str) -> None:
-        row, beside = QHBoxLayout(), QLabel(caution)
+        row, beside = QHBoxLayout(), Label(caution)
         beside.setObjectName("caution")
         row.addWidget(self.tabs)
         row.addSpacing(12)

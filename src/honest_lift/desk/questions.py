@@ -7,6 +7,7 @@ from pathlib import Path
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFileDialog, QInputDialog, QMessageBox, QWidget
 
+from honest_lift.desk.label import plain
 from honest_lift.facts.file import ENDING
 
 
@@ -87,13 +88,13 @@ def show_table(parent: QWidget, title: str, table: str) -> None:
 
 def choose(parent: QWidget, title: str, question: str, choices: list[str], current: int = 0) -> str:
     """Ask for one of some choices; "" for none."""
-    answer, agreed = QInputDialog.getItem(parent, title, question, choices, current, editable=False)
+    answer, agreed = QInputDialog.getItem(parent, title, plain(question), choices, current, editable=False)
     return answer if agreed else ""
 
 
 def words(parent: QWidget, title: str, question: str, before: str = "") -> str | None:
     """Ask for a line of words; None when it is broken off."""
-    answer, agreed = QInputDialog.getText(parent, title, question, text=before)
+    answer, agreed = QInputDialog.getText(parent, title, plain(question), text=before)
     return answer.strip() if agreed else None
 
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
 from honest_lift.desk.bar_hint import hint_words
 from honest_lift.desk.entry_line import Entry
+from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
 from honest_lift.desk.taking import Taken, edit_for
@@ -49,20 +50,20 @@ class ReadingBar(QWidget):
         for box in (self.way, self.tool):  # the words beside the entry need the room more; the list opens whole
             box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
             box.setMinimumContentsLength(30)
-        self.where = QLabel()
+        self.where = Label()
         self.where.setObjectName("barPlace")
         self.entry = Entry()
         self.entry.walked.connect(self.session.walk)
         self.entry.entered.connect(lambda repeat: self.confirm(repeat=repeat))
         self.entry.pasted.connect(self.paste)
         self.entry.setMaxLength(200)
-        self.also, self.also_label = QLineEdit(), QLabel()
+        self.also, self.also_label = QLineEdit(), Label()
         self.also.setObjectName("barAlso")
         self.also.setAccessibleName(self.tr("what else the way asks for"))
         self.also_label.setObjectName("barSmall")
         self.also.textEdited.connect(lambda _: self._typed(self.entry.text()))
         self.also.returnPressed.connect(self.entry.setFocus)
-        self.understood, self.hint, self.then = QLabel(), QLabel(), QLabel()
+        self.understood, self.hint, self.then = Label(), Label(), Label()
         self.understood.setObjectName("barUnderstood")
         self.understood.setWordWrap(True)
         self.hint.setObjectName("barSmall")
@@ -80,7 +81,7 @@ class ReadingBar(QWidget):
         place.addWidget(self.what)
         place.addWidget(self.where)
         for line, (name, box) in enumerate(((self.tr("way"), self.way), (self.tr("tool"), self.tool))):
-            label = QLabel(name)
+            label = Label(name)
             label.setObjectName("barSmall")
             how.addWidget(label, line, 0)
             how.addWidget(box, line, 1)
@@ -197,7 +198,7 @@ class ReadingBar(QWidget):
         self.way.setEnabled(len(ways) > 1)
         self.way.setCurrentIndex(max(self.way.findData(usual), 0) if ways else -1)
         self.way.view().setMinimumWidth(self.way.view().sizeHintForColumn(0) + 12)
-        self.way.setToolTip(self._way_howto())
+        self.way.setToolTip(plain(self._way_howto()))
         self._fill_tools()
 
     def _usual_way(self) -> str:
@@ -240,7 +241,7 @@ class ReadingBar(QWidget):
     def _choose_way(self) -> None:
         self._ways[self.task.quantity] = self.way.currentData()
         self._fill_tools()
-        self.way.setToolTip(self._way_howto())
+        self.way.setToolTip(plain(self._way_howto()))
         self._typed(self.entry.text())
         self.entry.setFocus()
 
@@ -299,7 +300,7 @@ class ReadingBar(QWidget):
         here, way = self.standing(), self.way.currentData()
         another = all(one.reading.way != way for one in here)
         self.hint.setText(hint_words(task, [one.reading.text for one in here], self._way_howto(), another_way=another))
-        self.hint.setToolTip(self.hint.text())
+        self.hint.setToolTip(plain(self.hint.text()))
 
     def standing(self) -> list[Standing]:
         """Give the readings that count at the place, oldest first."""

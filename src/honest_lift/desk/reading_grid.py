@@ -12,6 +12,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QStandardItem, QStandardItemModel
 
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
+from honest_lift.desk.label import plain
 from honest_lift.desk.session import Session
 from honest_lift.facts.ledger import Standing
 from honest_lift.numbers.verdict import Verdict
@@ -107,7 +108,7 @@ class ReadingGrid(QStandardItemModel):
         item.setText(cell.text)
         item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.words}", _ACCESSIBLE)
         if cell.hover:
-            item.setData(cell.hover, _TOOL_TIP)
+            item.setData(plain(cell.hover), _TOOL_TIP)
 
     def _show_heads(self, heads: tuple[str, ...]) -> None:
         self.setHorizontalHeaderLabels(heads)

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QDialog, QHBoxLayout, QPushButton, QVBoxLayout
 
 from honest_lift.desk.history_table import HistoryTable
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.ledger import Standing
@@ -19,7 +20,7 @@ class ReadingsHere(QDialog):
         self.session, self.quantity, self.place, self.at = session, quantity, place, at
         self.setWindowTitle(self.tr("Readings here"))
         self.resize(900, 360)
-        self.title = QLabel(f"{CATALOG[quantity].title}, {place.title}")
+        self.title = Label(f"{CATALOG[quantity].title}, {place.title}")
         self.title.setObjectName("title")
         self.table = HistoryTable(session)
         column = QVBoxLayout(self)

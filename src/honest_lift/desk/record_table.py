@@ -14,6 +14,7 @@ from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPen
 from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QHeaderView, QStyledItemDelegate, QTableView
 
+from honest_lift.desk.label import plain
 from honest_lift.desk.theme import font
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
@@ -124,7 +125,7 @@ class RecordModel(QAbstractTableModel):
         if role == Qt.ItemDataRole.FontRole and self.kind_of(index) == "measured":
             return font(13 * self.zoom, italic=True)
         if role == Qt.ItemDataRole.ToolTipRole and bad:
-            return bad[1]
+            return plain(bad[1])
         return None
 
     def kind_of(self, index: QModelIndex) -> str:

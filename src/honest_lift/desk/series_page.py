@@ -5,9 +5,10 @@ from __future__ import annotations
 from msgspec import Struct
 from PyQt6.QtCore import QTimer
 from PyQt6.QtGui import QGuiApplication
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, in_row
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -49,7 +50,7 @@ class SeriesPage(QWidget):
         self._units = self._unit_pair()
         self._own_at: float | None = None
         self.table = RecordTable(self._columns(), self.tr(series.title))
-        self.wrong, self.told = QLabel(), QLabel()
+        self.wrong, self.told = Label(), Label()
         self.wrong.setObjectName("caution")
         self.column = QVBoxLayout(self)
         self.column.setContentsMargins(0, 0, 0, 0)

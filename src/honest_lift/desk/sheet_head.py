@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QHBoxLayout, QLabel
 
+from honest_lift.desk.label import Label
+
 
 def sheet_head(title: str, subtitle: QLabel) -> QHBoxLayout:
     """Lay a title and a changing subtitle side by side."""
-    words = QLabel(title)
+    words = Label(title)
     words.setObjectName("title")
     subtitle.setObjectName("subtitle")
     row = QHBoxLayout()

@@ -8,7 +8,7 @@ from pathlib import Path
 
 from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtGui import QAction, QKeySequence
-from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QMainWindow, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QVBoxLayout, QWidget
 
 from honest_lift import __version__
 from honest_lift.desk import questions
@@ -17,6 +17,7 @@ from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.heights.sheet import HeightsSheet
+from honest_lift.desk.label import Label
 from honest_lift.desk.ladder import Ladder
 from honest_lift.desk.measure import Measure
 from honest_lift.desk.next_list import NextList
@@ -87,7 +88,7 @@ class Window(QMainWindow):
         body = QWidget()
         body.setLayout(column)
         self.setCentralWidget(body)
-        self.engine_name = QLabel()
+        self.engine_name = Label()
         self.engine_name.setObjectName("engineName")
         self.menuBar().setCornerWidget(self.engine_name)
         self.resize(1280, 800)

@@ -6,9 +6,10 @@ from collections.abc import Callable
 
 from msgspec import Struct
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, in_row
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts import card_text
@@ -70,7 +71,7 @@ class CardPage(QWidget):
         self.table.records.refused.connect(session.warned)
         self.written = hint_label("")
         self.table.selectionModel().currentRowChanged.connect(lambda *_: self._say_how())
-        self.found = QLabel()
+        self.found = Label()
         self.found.setWordWrap(True)
         self.found.setObjectName("working")
         self.found.setAccessibleName(self.tr("What the card comes to"))

@@ -7,6 +7,7 @@ from typing import Any
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, in_row, scrolled
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.crank_angle import read_angle
@@ -41,23 +42,23 @@ class DegreePage(QWidget):
             self.place.addItem(title, at_cam)
         self.place.setAccessibleName(self.tr("where the offset sits"))
         self.lines = {key: QLineEdit() for key, _, _ in _ASKED}
-        self.words, self.wrong = QLabel(), QLabel()
+        self.words, self.wrong = Label(), Label()
         self.words.setWordWrap(True)
         self.words.setObjectName("working")
         self.words.setAccessibleName(self.tr("What degreeing comes to"))
         self.wrong.setObjectName("caution")
         self.take = button(self.tr("Take the centreline down"), self.take_down)
         grid = QGridLayout()
-        grid.addWidget(QLabel(self.tr("lobe")), 0, 0)
+        grid.addWidget(Label(self.tr("lobe")), 0, 0)
         grid.addWidget(self.whose, 0, 1)
         for row, (key, words, example) in enumerate(_ASKED, 1):
             self.lines[key].setPlaceholderText(example)
             self.lines[key].setAccessibleName(self.tr(words))
             self.lines[key].setMaximumWidth(110)
             self.lines[key].textChanged.connect(lambda _: self._tell())
-            grid.addWidget(QLabel(self.tr(words)), row, 0)
+            grid.addWidget(Label(self.tr(words)), row, 0)
             grid.addWidget(self.lines[key], row, 1)
-        grid.addWidget(QLabel(self.tr("    where the offset sits")), len(_ASKED) + 1, 0)
+        grid.addWidget(Label(self.tr("    where the offset sits")), len(_ASKED) + 1, 0)
         grid.addWidget(self.place, len(_ASKED) + 1, 1)
         grid.addLayout(in_row(self.take), len(_ASKED) + 2, 0, 1, 2)
         grid.setRowStretch(len(_ASKED) + 3, 1)
@@ -157,7 +158,7 @@ class DegreePage(QWidget):
 
 
 def _caution(words: str) -> QLabel:
-    label = QLabel(words)
+    label = Label(words)
     label.setObjectName("caution")
     label.setWordWrap(True)
     return label

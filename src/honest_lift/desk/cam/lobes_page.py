@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.cam.smoother import Smoother
 from honest_lift.desk.cam.table_dialog import TableDialog, tables_from
 from honest_lift.desk.engine.page import button, in_row, scrolled
+from honest_lift.desk.label import Label, plain
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
@@ -26,7 +27,7 @@ class LobesPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.drawing, self.words, self.progress = SceneView(), QLabel(), QLabel()
+        self.drawing, self.words, self.progress = SceneView(), Label(), Label()
         self.drawing.setAccessibleName(self.tr("A measured lobe over its card's"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the measured lobe comes to"))
@@ -38,8 +39,8 @@ class LobesPage(QWidget):
         self.table.selectionModel().currentRowChanged.connect(lambda *_: self._choose())
         self.leave = button(self.tr("Leave out"), self.leave_out)
         self.keep = button(self.tr("They stand"), self.keep_them)
-        self.leave.setToolTip(self.tr("leave the rows out that stand out"))
-        self.keep.setToolTip(self.tr("believe the rows that stand out: looked at again"))
+        self.leave.setToolTip(plain(self.tr("leave the rows out that stand out")))
+        self.keep.setToolTip(plain(self.tr("believe the rows that stand out: looked at again")))
         self.strike = button(self.tr("Strike out…"), self.strike_out)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)

@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QDialogButtonBox,
     QFormLayout,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QPlainTextEdit,
     QPushButton,
@@ -23,6 +22,7 @@ from PyQt6.QtWidgets import (
 
 from honest_lift.desk.alignment import RIGHT, VCENTER
 from honest_lift.desk.cam.listener import Listener
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.facts.crank_angle import read_angle
 from honest_lift.facts.lobe_edits import TakeTables, table_of
@@ -56,7 +56,7 @@ class TableDialog(QDialog):
         self.place, self.read_at, self.unit, self.degrees = QComboBox(), QComboBox(), QComboBox(), QComboBox()
         self.tool, self.wheel = QComboBox(), QComboBox()
         self.stops = QLineEdit(), QLineEdit()
-        self.heard, self.wrong = QLabel(), QLabel()
+        self.heard, self.wrong = Label(), Label()
         self.preview = QTableWidget(0, 3)
         self.buttons = QDialogButtonBox()
         self.take_it = self.buttons.addButton(self.tr("Take it in"), QDialogButtonBox.ButtonRole.AcceptRole)
@@ -118,7 +118,7 @@ class TableDialog(QDialog):
         heard.addWidget(self.listen)
         form.addRow(self.tr("instrument"), heard)
         left, right, both = QVBoxLayout(), QVBoxLayout(), QHBoxLayout()
-        for label in (hint := QLabel(self.tr(_HINT)), self.heard, self.wrong):
+        for label in (hint := Label(self.tr(_HINT)), self.heard, self.wrong):
             label.setWordWrap(True)
         hint.setObjectName("hint")
         self.wrong.setObjectName("caution")

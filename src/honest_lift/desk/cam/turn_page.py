@@ -6,11 +6,12 @@ from pathlib import Path
 from typing import Any
 
 from PyQt6.QtCore import Qt, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QLineEdit, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.cam.turn_view import TurnView
 from honest_lift.desk.engine.page import button, in_row, scrolled
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.drawings.scene import Scene
 from honest_lift.numbers.entry import EntryError, Field, parse
@@ -32,7 +33,7 @@ class TurnPage(QWidget):
         self.session = session
         self.drawing = TurnView()
         self.drawing.setAccessibleName(self.tr("Lift of intake and exhaust around the overlap"))
-        self.figures, self.grounds, self.words = QLabel(), QLabel(), QLabel()
+        self.figures, self.grounds, self.words = Label(), Label(), Label()
         self.figures.setObjectName("working")
         self.figures.setAccessibleName(self.tr("Figures at the cursor"))
         self.grounds.setObjectName("caution")
@@ -47,7 +48,7 @@ class TurnPage(QWidget):
         self.advance = QSlider(Qt.Orientation.Horizontal)
         self.advance.setRange(-_MOST_TRIED_DEG * _HALVES, _MOST_TRIED_DEG * _HALVES)
         self.advance.setAccessibleName(self.tr("Advance tried, half degrees of the crank"))
-        self.advanced = QLabel()
+        self.advanced = Label()
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
         self._turns: dict[str, Any] = {}
@@ -78,13 +79,13 @@ class TurnPage(QWidget):
         self.advance.setMinimumWidth(150)
         self.advanced.setMinimumWidth(130)
         for widget in (
-            QLabel(self.tr("try:")), self.advance, self.advanced, QLabel(self.tr("lash")), self.lash, QLabel(self.tr("ratio")),
+            Label(self.tr("try:")), self.advance, self.advanced, Label(self.tr("lash")), self.lash, Label(self.tr("ratio")),
             self.ratio, button(self.tr("As stated"), self.put_back),
         ):  # fmt: skip
             tried.addWidget(widget, 1 if widget is self.advance else 0)
         column.addLayout(tried)
         column.addLayout(
-            in_row(QLabel(self.tr("curves")), self.what, QLabel(self.tr("events at")), self.check,
+            in_row(Label(self.tr("curves")), self.what, Label(self.tr("events at")), self.check,
                    button(self.tr("Save curves…"), self.save_curves), button(self.tr("Save drawing…"), self.save_drawing))
         )  # fmt: skip
         column.addWidget(self.grounds)

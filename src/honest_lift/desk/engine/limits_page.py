@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QComboBox, QLabel
+from PyQt6.QtWidgets import QComboBox
 
 from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -52,7 +53,7 @@ class LimitsPage(Page):
         self.checks.setAccessibleName(self.tr("check to limit"))
         self.checks.addItems([_words(name) for name in DIMENSIONS])
         self.add_row(
-            QLabel(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
+            Label(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
             button(self.tr("Take limit out"), self._drop),
         )  # fmt: skip
         self.why = hint_label("")

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import RecordTable
 from honest_lift.desk.session import Session
 
@@ -47,7 +48,7 @@ def in_row(*widgets: QWidget) -> QHBoxLayout:
 
 def hint_label(words: str) -> QLabel:
     """Make a line of explanation."""
-    label = QLabel(words)
+    label = Label(words)
     label.setObjectName("hint")
     label.setWordWrap(True)
     return label

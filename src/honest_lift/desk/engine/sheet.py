@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QLabel, QTabWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QTabWidget, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
@@ -13,6 +13,7 @@ from honest_lift.desk.engine.rocker_page import RockerPage
 from honest_lift.desk.engine.springs_page import SpringsPage
 from honest_lift.desk.engine.tester_page import TesterPage
 from honest_lift.desk.engine.tools_page import ToolsPage
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 
 PAGES = {
@@ -30,9 +31,9 @@ class EngineSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        title = QLabel(self.tr("Engine and parts"))
+        title = Label(self.tr("Engine and parts"))
         title.setObjectName("title")
-        self.message = QLabel()
+        self.message = Label()
         self.message.setObjectName("caution")
         self.message.setWordWrap(True)
         self.tabs = QTabWidget()

@@ -6,9 +6,10 @@ from collections.abc import Sequence
 from typing import get_args
 
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSpinBox, QVBoxLayout
+from PyQt6.QtWidgets import QHBoxLayout, QSpinBox, QVBoxLayout
 
 from honest_lift.desk.engine.page import Page, button, hint_label, in_row
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable, number_column, text_column
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -83,7 +84,7 @@ class SpringsPage(Page):
             in_row(
                 button(self.tr("Add"), self._add_springs),
                 self.count,
-                QLabel(self.tr("to the set")),
+                Label(self.tr("to the set")),
                 button(self.tr("Take spring out"), lambda: self._drop("springs", self.springs)),
             )
         )

@@ -5,10 +5,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from msgspec.structs import replace
-from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QComboBox, QLabel, QLineEdit
+from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable, number_column, text_column
 from honest_lift.desk.session import Session
 from honest_lift.facts.calibrations import NO_CORRECTION, Calibration, CertifiedPoint, ReferenceSpring
@@ -46,14 +46,14 @@ class TesterPage(Page):
         self.days.setFixedWidth(60)
         self.heads.setFixedWidth(60)
         self.add_row(
-            QLabel(self.tr("tester")), self.tester, QLabel(self.tr("its loads are corrected by")), self.correction
+            Label(self.tr("tester")), self.tester, Label(self.tr("its loads are corrected by")), self.correction
         )
         self.add_row(
-            QLabel(self.tr("due again after")),
+            Label(self.tr("due again after")),
             self.days,
-            QLabel(self.tr("days or")),
+            Label(self.tr("days or")),
             self.heads,
-            QLabel(self.tr("heads of springs")),
+            Label(self.tr("heads of springs")),
         )
         self.references = self.follow(
             RecordTable((), self.tr("Reference springs")), lambda one: session.do(Put("references", one))
@@ -66,10 +66,9 @@ class TesterPage(Page):
         )
         self.column.addWidget(self.readings, 3)
         self.add_row(button(self.tr("Calibrate with these readings"), self._calibrate))
-        self.result = QLabel()
+        self.result = Label()
         self.result.setObjectName("working")
         self.result.setWordWrap(True)
-        self.result.setTextFormat(Qt.TextFormat.PlainText)
         self.result.setAccessibleName(self.tr("What the calibration says"))
         self.column.addWidget(self.result)
         self._connect()

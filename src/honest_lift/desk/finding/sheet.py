@@ -12,7 +12,6 @@ from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import (
     QHBoxLayout,
     QHeaderView,
-    QLabel,
     QPushButton,
     QScrollArea,
     QSizePolicy,
@@ -23,6 +22,7 @@ from PyQt6.QtWidgets import (
 from honest_lift.desk.finding.budget_bar import BudgetBar
 from honest_lift.desk.finding.inputs_grid import InputsGrid
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label, plain
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.tasks import title_of
@@ -61,13 +61,13 @@ class FindingSheet(QWidget):
         self.finding: Finding | None = None
         self._offered: tuple[object, str, str] = (None, "", "")
         self.zoom, self.theme = 1.0, LIGHT
-        self.shape, self.title, self.back = VerdictShape(), QLabel(), QPushButton(self.tr("Back to the sheet (Esc)"))
-        self.figure, self.limit, self.reason, self.working = QLabel(), QLabel(), QLabel(), QLabel()
+        self.shape, self.title, self.back = VerdictShape(), Label(), QPushButton(self.tr("Back to the sheet (Esc)"))
+        self.figure, self.limit, self.reason, self.working = Label(), Label(), Label(), Label()
         self.model, self.inputs, self.budget = InputsGrid(session), GridView(), BudgetBar()
-        self.no_doubt, self.worth_words = QLabel(), QLabel()
+        self.no_doubt, self.worth_words = Label(), Label()
         self.worth = [QPushButton() for _ in range(_SHOWN)]
         self._starts: list[Callable[[], None]] = []
-        self.cure_words = QLabel()
+        self.cure_words = Label()
         self.cures = [QPushButton() for _ in range(_SHOWN)]
         self._edits: list[Edit] = []
         self._build()
@@ -82,7 +82,6 @@ class FindingSheet(QWidget):
             (self.cure_words, "hint"),
         ):  # fmt: skip
             label.setObjectName(name)
-            label.setTextFormat(Qt.TextFormat.PlainText)
             label.setWordWrap(True)
             label.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
         self.working.setAccessibleName(self.tr("Working"))
@@ -120,7 +119,7 @@ class FindingSheet(QWidget):
             (self.tr("Most worth measuring again"), [self.worth_words, *self.worth]),
             (self.tr("What would put it right"), [self.cure_words, *self.cures]),
         ):
-            heading = QLabel(words)
+            heading = Label(words)
             heading.setObjectName("heading")
             column.addWidget(heading)
             for widget in widgets:
@@ -284,7 +283,7 @@ class FindingSheet(QWidget):
             button.setVisible(one is not None)
             halves = (one.effects[:2], one.effects[2:]) if one else ()
             button.setText("\n".join([one.what, *(", ".join(half) for half in halves if half)]) if one else "")
-            button.setToolTip(one.words if one else "")
+            button.setToolTip(plain(one.words if one else ""))
 
     def _name(self, button: QPushButton, worth: Worth) -> None:
         finding, engine = self.finding, self.session.engine

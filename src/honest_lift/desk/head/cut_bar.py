@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_words
@@ -23,14 +24,14 @@ class CutBar(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.means, self.record, self.words = QComboBox(), QPushButton(), QLabel()
+        self.means, self.record, self.words = QComboBox(), QPushButton(), Label()
         self.means.addItems([self.tr(one) for one in _MEANS])
         self.means.setAccessibleName(self.tr("how the spring seats come into one plane"))
         self.words.setWordWrap(True)
         self.words.setObjectName("hint")
         self.words.setAccessibleName(self.tr("Cut plan of the spring seats"))
         top, column = QHBoxLayout(), QVBoxLayout(self)
-        top.addWidget(QLabel(self.tr("one plane by")))
+        top.addWidget(Label(self.tr("one plane by")))
         top.addWidget(self.means)
         top.addWidget(self.record)
         top.addStretch(1)

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QTabBar, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QTabBar, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.head.cut_bar import CutBar
 from honest_lift.desk.head.drawn import draw
 from honest_lift.desk.head.grid import HeadGrid
 from honest_lift.desk.head.pages import PAGES, page_of
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
@@ -29,7 +30,7 @@ class HeadSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle, self.caution = QLabel(), QLabel()
+        self.subtitle, self.caution = Label(), Label()
         self.caution.setObjectName("caution")
         self.caution.setWordWrap(True)
         self.pages = QTabBar()

@@ -5,10 +5,11 @@ from __future__ import annotations
 from math import isfinite, nan
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHeaderView, QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.heights.grid import HeightsGrid
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
@@ -29,7 +30,7 @@ class HeightsSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle = QLabel()
+        self.subtitle = Label()
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The current valve's spring, closed and open, to scale"))
         self.model = HeightsGrid(session)

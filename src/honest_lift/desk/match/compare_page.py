@@ -6,10 +6,11 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 import numpy as np
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.match.find_page import FindPage
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.scene_view import SceneView
@@ -67,7 +68,7 @@ class ComparePage(QWidget):
         self.windows, self.curves = SceneView(), SceneView()
         self.windows.setAccessibleName(self.tr("Windows of the candidates on one axis of heights"))
         self.curves.setAccessibleName(self.tr("Load curves of the candidates set beside each other"))
-        self.model, self.grid, self.told = LaddersGrid(session), GridView(), QLabel()
+        self.model, self.grid, self.told = LaddersGrid(session), GridView(), Label()
         self.grid.setModel(self.model)
         self.grid.fix({0: 176})
         self.grid.setAccessibleName(self.tr("Ladders of the candidates set beside each other"))

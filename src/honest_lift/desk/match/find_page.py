@@ -7,10 +7,11 @@ from contextlib import suppress
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.match.candidates_grid import FILTERS, SORTS, CandidatesGrid
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.session import Session
@@ -63,7 +64,7 @@ class FindPage(QWidget):
         self.asked = QLineEdit()
         self.asked.setPlaceholderText(self.tr("number: why left out?"))
         self.asked.setAccessibleName(self.tr("Part to ask about"))
-        self.told, self.why = QLabel(), QLabel()
+        self.told, self.why = Label(), Label()
         for label in (self.told, self.why):
             label.setWordWrap(True)
         self.told.setAccessibleName(self.tr("What the search comes to"))

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QDialog, QDialogButtonBox, QLabel, QPlainTextEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QDialog, QDialogButtonBox, QPlainTextEdit, QVBoxLayout, QWidget
+
+from honest_lift.desk.label import Label
 
 if TYPE_CHECKING:
     from honest_lift.shelf.csv_in import Preview
@@ -21,7 +23,7 @@ class ImportDialog(QDialog):
         self.found = found
         self.setWindowTitle(self.tr("Import {0}").format(name))
         self.resize(760, 460)
-        head, listed = QLabel(preview_words(name, kind, found)), QPlainTextEdit("\n".join(error_lines(found)))
+        head, listed = Label(preview_words(name, kind, found)), QPlainTextEdit("\n".join(error_lines(found)))
         head.setWordWrap(True)
         listed.setReadOnly(True)
         listed.setAccessibleName(self.tr("What is wrong, row by row"))

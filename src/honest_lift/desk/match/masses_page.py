@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.session import Session
 
@@ -49,7 +50,7 @@ class MassesPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.model, self.grid, self.told = MassGrid(session), GridView(), QLabel()
+        self.model, self.grid, self.told = MassGrid(session), GridView(), Label()
         self.grid.setModel(self.model)
         self.grid.fix({0: 250})
         self.grid.setAccessibleName(self.tr("Masses that move with the valve"))

@@ -7,10 +7,11 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QTimer
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.session import Session
@@ -65,7 +66,7 @@ class OtherPage(QWidget):
     def __init__(self, session: Session, here: ShelfHere) -> None:
         super().__init__()
         self.session, self.here = session, here
-        self.model, self.grid, self.told = OutcomesGrid(session), GridView(), QLabel()
+        self.model, self.grid, self.told = OutcomesGrid(session), GridView(), Label()
         self.model.outcomes = {}
         self.grid.setModel(self.model)
         self.grid.fix({1: 88, 2: 30, 3: 124, 4: 36, 5: 84, 6: 62, 7: 96})

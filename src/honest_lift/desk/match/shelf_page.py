@@ -6,10 +6,11 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button
+from honest_lift.desk.label import Label
 from honest_lift.desk.match.import_dialog import ImportDialog
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.record_table import Column, RecordTable
@@ -32,7 +33,7 @@ class ShelfPage(QWidget):
         from honest_lift.shelf.kinds import PARTS
 
         self.session, self.here, self.kinds = session, here, list(PARTS.values())
-        self.shelves, self.kind, self.words, self.told = QComboBox(), QComboBox(), QLineEdit(), QLabel()
+        self.shelves, self.kind, self.words, self.told = QComboBox(), QComboBox(), QLineEdit(), Label()
         self.kind.addItems([self.tr(one.title) for one in self.kinds])
         for widget, name in ((self.shelves, "Shelf"), (self.kind, "Kind of part"), (self.words, "Words to look for")):
             widget.setAccessibleName(self.tr(name))

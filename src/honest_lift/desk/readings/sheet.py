@@ -5,11 +5,12 @@ from __future__ import annotations
 from pathlib import Path
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.history_table import HistoryTable
+from honest_lift.desk.label import Label
 from honest_lift.desk.readings.grid import ReadingsGrid
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
@@ -27,9 +28,9 @@ class ReadingsSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle, self.caution = QLabel(), QLabel()
+        self.subtitle, self.caution = Label(), Label()
         self.caution.setObjectName("caution")
-        self.meaning = QLabel()
+        self.meaning = Label()
         self.meaning.setObjectName("hint")
         self.model, self.grid, self.history = ReadingsGrid(session), GridView(), HistoryTable(session)
         self.grid.setModel(self.model)
@@ -42,7 +43,7 @@ class ReadingsSheet(QWidget):
         head.addLayout(sheet_head(self.tr("All readings"), self.subtitle), 1)
         head.addWidget(paste)
         head.addWidget(save)
-        self.here = QLabel()
+        self.here = Label()
         self.here.setObjectName("heading")
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)

@@ -5,10 +5,11 @@ from __future__ import annotations
 from math import isfinite
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -67,7 +68,7 @@ class BucketPage(QWidget):
         self.model, self.grid = BucketGrid(session), GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Bucket shims valve by valve"))
-        self.words, self.wrong = QLabel(), QLabel()
+        self.words, self.wrong = Label(), Label()
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the shim plan comes to"))
         self.wrong.setObjectName("caution")
@@ -75,7 +76,7 @@ class BucketPage(QWidget):
         self.drawer, self.sold = QLineEdit(), QLineEdit()
         self.drawer.setAccessibleName(self.tr("bucket shims in the drawer"))
         self.sold.setAccessibleName(self.tr("bucket shims that can be bought"))
-        hint = QLabel(self.tr(_HINT))
+        hint = Label(self.tr(_HINT))
         hint.setObjectName("hint")
         hint.setWordWrap(True)
         column = QVBoxLayout(self)
@@ -85,7 +86,7 @@ class BucketPage(QWidget):
         column.addWidget(self.grid, 3)
         self.drawer.setMinimumWidth(250)
         self.sold.setMinimumWidth(190)
-        column.addLayout(in_row(QLabel(self.tr("in the drawer:")), self.drawer, QLabel(self.tr("sold:")), self.sold,
+        column.addLayout(in_row(Label(self.tr("in the drawer:")), self.drawer, Label(self.tr("sold:")), self.sold,
                                 button(self.tr("Fit as planned"), self.take)))  # fmt: skip
         column.addWidget(self.wrong)
         column.addWidget(scrolled(self.words), 1)

@@ -5,10 +5,11 @@ from __future__ import annotations
 from math import isfinite
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QComboBox, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -105,7 +106,7 @@ class FinderPage(QWidget):
                                   (self.read_grid, self.read_model, self.tr("Marks read with the checking pushrod"))):  # fmt: skip
             view.setModel(model)
             view.setAccessibleName(name)
-        self.words, self.wrong = QLabel(), QLabel()
+        self.words, self.wrong = Label(), Label()
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the checking pushrod points to"))
         self.wrong.setObjectName("caution")
@@ -137,9 +138,9 @@ class FinderPage(QWidget):
         column.setSpacing(6)
         column.addWidget(self.grid)
         self.stock.setMinimumWidth(220)
-        column.addLayout(in_row(QLabel(self.tr("in stock:")), self.stock, QLabel(self.tr("lengths told")), self.quoted))
+        column.addLayout(in_row(Label(self.tr("in stock:")), self.stock, Label(self.tr("lengths told")), self.quoted))
         column.addLayout(in_row(
-            QLabel(self.tr("checking pushrod:")), self.turns, self.wide, self.middle, button(self.tr("Take down"), self.take_down),
+            Label(self.tr("checking pushrod:")), self.turns, self.wide, self.middle, button(self.tr("Take down"), self.take_down),
             button(self.tr("Strike out"), self.strike_out), button(self.tr("Dimensions…"), self._dimensions),
         ))  # fmt: skip
         column.addWidget(self.wrong)

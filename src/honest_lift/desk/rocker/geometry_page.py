@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import Any
 
 from PyQt6.QtCore import Qt, QTimer
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, scrolled
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.drawings.finger import finger_scene
@@ -30,7 +31,7 @@ class GeometryPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.words, self.tried, self.placed_words = QLabel(), QLabel(), QLabel()
+        self.words, self.tried, self.placed_words = Label(), Label(), Label()
         self.drawing, self.marks = SceneView(), SceneView()
         self.drawing.setAccessibleName(
             self.tr("Rocker, pushrod and tip, to scale; draw the mark that was seen on the tip")
@@ -65,7 +66,7 @@ class GeometryPage(QWidget):
         row = QHBoxLayout()
         self.tried.setMinimumWidth(150)
         for widget, share in (
-            (QLabel(self.tr("closed")), 0), (self.lift, 2), (QLabel(self.tr("full")), 0), (QLabel(self.tr("   try:")), 0),
+            (Label(self.tr("closed")), 0), (self.lift, 2), (Label(self.tr("full")), 0), (Label(self.tr("   try:")), 0),
             (self.own, 2), (self.tried, 0), (button(self.tr("As stated"), lambda: self.own.setValue(0)), 0),
             (button(self.tr("Dimensions…"), lambda: self.session.show_page("Rocker")), 0),
         ):  # fmt: skip

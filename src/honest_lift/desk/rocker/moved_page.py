@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from msgspec import Struct
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.numbers.entry import Field, parse
@@ -47,10 +48,10 @@ class MovedPage(QWidget):
         super().__init__()
         self.session, self.gear = session, gear
         self.amounts: dict[str, float | None] = {}
-        self.words = QLabel()
+        self.words = Label()
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the change comes to"))
-        self.wrong = QLabel()
+        self.wrong = Label()
         self.wrong.setWordWrap(True)
         self.wrong.setObjectName("caution")
         self.table = RecordTable(self._columns(), self.tr("What moved"))

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QLabel, QStackedWidget, QTabBar, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.label import Label
 from honest_lift.desk.rocker.bucket_page import BucketPage
 from honest_lift.desk.rocker.finder_page import FinderPage
 from honest_lift.desk.rocker.geometry_page import GeometryPage
@@ -25,7 +26,7 @@ class RockerSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle = QLabel()
+        self.subtitle = Label()
         self.geometry_page, self.finder, self.moved = GeometryPage(session), FinderPage(session), MovedPage(session)
         self.pads, self.buckets = MovedPage(session, "finger follower"), BucketPage(session)
         self.pages = {

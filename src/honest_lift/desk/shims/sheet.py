@@ -8,11 +8,12 @@ from math import nan
 from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
-from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
@@ -49,7 +50,7 @@ class ShimsSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle, self.result = QLabel(), QLabel()
+        self.subtitle, self.result = Label(), Label()
         self.goal, self.springs = QComboBox(), QComboBox()
         for key, words in _GOALS.items():
             self.goal.addItem(self.tr(words), key)
@@ -79,9 +80,8 @@ class ShimsSheet(QWidget):
     def _lay_out(self) -> None:
         self.result.setObjectName("working")
         self.result.setWordWrap(True)
-        self.result.setTextFormat(Qt.TextFormat.PlainText)
         self.result.setAccessibleName(self.tr("What the plan reaches"))
-        stock = QLabel(self.tr("Shims in stock under outer springs; a blank count is as many as are wanted:"))
+        stock = Label(self.tr("Shims in stock under outer springs; a blank count is as many as are wanted:"))
         stock.setObjectName("hint")
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)

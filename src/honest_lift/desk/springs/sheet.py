@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
@@ -24,11 +25,11 @@ class SpringsSheet(QWidget):
         super().__init__()
         self.session = session
         self.setObjectName("sheet")
-        self.subtitle = QLabel()
-        self.predicted = QLabel()
+        self.subtitle = Label()
+        self.predicted = Label()
         self.predicted.setObjectName("hint")
         self.predicted.setWordWrap(True)
-        caution = QLabel(CATALOG["spring_load"].caution)
+        caution = Label(CATALOG["spring_load"].caution)
         caution.setObjectName("caution")
         self.model = SpringsGrid(session)
         self.grid = GridView()

@@ -6,10 +6,11 @@ from math import isfinite, nan
 from typing import Any
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.squeeze.grid import ChamberGrid
@@ -29,7 +30,7 @@ class ChambersPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.drawing, self.model, self.grid, self.words = SceneView(), ChamberGrid(session), GridView(), QLabel()
+        self.drawing, self.model, self.grid, self.words = SceneView(), ChamberGrid(session), GridView(), Label()
         self.drawing.setAccessibleName(
             self.tr("What is left over the piston at TDC, and all chambers over the smallest")
         )

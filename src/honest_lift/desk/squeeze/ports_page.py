@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QLabel
-
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.series_page import Series, SeriesPage
 from honest_lift.desk.session import Session
@@ -25,7 +24,7 @@ class PortsPage(SeriesPage):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _SERIES)
-        self.drawing, self.words = SceneView(), QLabel()
+        self.drawing, self.words = SceneView(), Label()
         self.drawing.setAccessibleName(self.tr("Flow of this cylinder's ports against lift"))
         self.words.setWordWrap(True)
         self.column.insertWidget(0, self.drawing)

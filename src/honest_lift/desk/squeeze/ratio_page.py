@@ -5,10 +5,11 @@ from __future__ import annotations
 from math import isfinite
 from typing import TYPE_CHECKING, Any
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
 from honest_lift.desk.session import Session
 from honest_lift.numbers.entry import EntryError, Field, parse
@@ -73,7 +74,7 @@ class RatioPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.wanted, self.told = QLineEdit(), QLabel()
+        self.wanted, self.told = QLineEdit(), Label()
         self.wanted.setAccessibleName(self.tr("Compression ratio that is wanted"))
         self.wanted.setMaximumWidth(110)
         self.model, self.grid = WaysGrid(session), GridView()
@@ -89,12 +90,12 @@ class RatioPage(QWidget):
         self.face.setPlaceholderText(self.tr("2.5 6.1"))
         self.face.setMaximumWidth(110)
         row = QHBoxLayout()
-        row.addWidget(QLabel(self.tr("ratio wanted:")))
+        row.addWidget(Label(self.tr("ratio wanted:")))
         row.addWidget(self.wanted)
         row.addWidget(button(self.tr("Work it out"), self.work_out))
         row.addWidget(button(self.tr("Try the chosen way"), self.try_it))
         row.addStretch(1)
-        row.addWidget(QLabel(self.tr("near rail to middle, to far rail:")))
+        row.addWidget(Label(self.tr("near rail to middle, to far rail:")))
         row.addWidget(self.face)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)

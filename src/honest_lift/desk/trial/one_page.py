@@ -5,11 +5,12 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from PyQt6.QtCore import Qt, QTimer
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLabel, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.desk.trial.changes_table import ChangesTable
 from honest_lift.desk.trial.ripple_grid import RippleGrid
@@ -33,10 +34,10 @@ class OnePage(QWidget):
         self.session = session
         self.kept, self.table = QComboBox(), ChangesTable(session)
         self.kept.setAccessibleName(self.tr("Trials kept with this engine"))
-        self.slider, self.sliding = QSlider(Qt.Orientation.Horizontal), QLabel()
+        self.slider, self.sliding = QSlider(Qt.Orientation.Horizontal), Label()
         self.slider.setRange(-_STEPS, _STEPS)
         self.slider.setAccessibleName(self.tr("Amount of the chosen change"))
-        self.model, self.grid, self.words = RippleGrid(session), GridView(), QLabel()
+        self.model, self.grid, self.words = RippleGrid(session), GridView(), Label()
         self.grid.setModel(self.model)
         self.grid.fix({0: 138, 1: 78, 2: 146, 3: 146, 4: 40, 5: 40})
         self.grid.setAccessibleName(self.tr("What this trial moves"))

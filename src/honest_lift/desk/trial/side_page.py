@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
-from PyQt6.QtWidgets import QHeaderView, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHeaderView, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import EditError
@@ -51,7 +52,7 @@ class SidePage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.model, self.grid, self.told = SideGrid(session), GridView(), QLabel()
+        self.model, self.grid, self.told = SideGrid(session), GridView(), Label()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Kept trials side by side"))
         self.told.setWordWrap(True)

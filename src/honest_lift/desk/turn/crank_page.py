@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any
 
 from PyQt6.QtCore import Qt, QTimer
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QSlider, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row, scrolled
+from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.drawings.clearance_turn import clearance_scene
@@ -29,7 +30,7 @@ class CrankPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.words, self.at, self.rods = QLabel(), QLabel(), QComboBox()
+        self.words, self.at, self.rods = Label(), Label(), QComboBox()
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What moves piston to valve"))
         self.curves, self.heads, self.train = SceneView(), SceneView(), SceneView()
@@ -66,7 +67,7 @@ class CrankPage(QWidget):
         self.crank.setMinimumWidth(120)
         self.at.setMinimumWidth(105)
         column.addLayout(in_row(
-            QLabel(self.tr("crank:")), self.crank, self.at, self.play_button,
+            Label(self.tr("crank:")), self.crank, self.at, self.play_button,
             button(self.tr("Where it is tight"), self.go_tightest), self.rods,
             button(self.tr("Block…"), lambda: self.session.show_page("Block")),
         ))  # fmt: skip

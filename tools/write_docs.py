@@ -68,8 +68,8 @@ def shelf_format() -> str:
         "Drawn from `shelf/kinds.py` by `tools/write_docs.py`. One file a kind of part, UTF-8 text, one line a part, comma,",
         "semicolon or tab between columns. The first line names the columns, in any order, each with its unit: `seat_height [in]`.",
         "Any unit the program knows is taken, and a cell may say its own (`1 13/16`, `46.0 mm`). A column that is not needed may",
-        "be blank or left out. Texts may not begin like a formula of a spreadsheet; nothing in a file is ever run. Up to 64 MB and",
-        "500,000 rows.",
+        "be blank or left out. Texts may not begin like a formula of a spreadsheet; nothing in a file is ever run. Up to 32 MB and",
+        "100,000 rows.",
         "",
     ]
     for kind in PARTS.values():

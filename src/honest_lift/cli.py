@@ -91,13 +91,16 @@ def _check(arguments: list[str]) -> int:
         import msgspec
 
         from honest_lift.sheets.findings_json import findings_report
+        from honest_lift.sheets.terminal import say_json
 
-        print(msgspec.json.format(msgspec.json.encode(findings_report(book, examination)), indent=1).decode())
+        report = msgspec.json.format(msgspec.json.encode(findings_report(book, examination)), indent=1)
+        say_json(report.decode(), sys.stdout)
     else:
         from honest_lift.sheets.findings_text import findings_text
+        from honest_lift.sheets.terminal import say
 
         for line in findings_text(book, examination):
-            print(line)
+            say(line, sys.stdout)
     return _STATUS[examination.of_engine().word]
 
 
@@ -112,7 +115,9 @@ def _book_of(file: str) -> Book | None:
     try:
         return read_book(Path(file))
     except FileError as error:
-        print(f"honest-lift: {error}", file=sys.stderr)
+        from honest_lift.sheets.terminal import say
+
+        say(f"honest-lift: {error}", sys.stderr)
         return None
 
 

@@ -12,6 +12,7 @@ from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.desk import questions
 from honest_lift.desk.cam.card_page import _LINES
+from honest_lift.desk.cam.listener import Listener
 from honest_lift.desk.cam.table_dialog import TableDialog, tables_from
 from honest_lift.estimates.cam_turn import turn_of
 from honest_lift.facts.cam import CamLobe
@@ -253,6 +254,28 @@ def test_an_instrument_is_listened_to_and_stopped_and_one_that_is_not_there_is_t
     assert dialog.preview.rowCount() == 234, "what was heard stays"
     dialog.take_it.click()
     assert tables(window.session.book.journal)[0].table.source == "simulated degree wheel (invented lobe)"
+
+
+class Flood:
+    """An instrument that never stops sending."""
+
+    name = "flood"
+
+    def lines(self, stop):
+        while not stop.is_set():
+            yield "12  .100"
+
+
+def test_an_instrument_that_never_ends_is_left_with_a_word(qtbot):
+    listener, heard, ended = Listener(), [], []
+    listener.heard.connect(heard.append)
+    listener.ended.connect(ended.append)
+    listener.start(Flood())
+    qtbot.waitUntil(lambda: bool(ended), timeout=5000)
+    assert "20,000 lines came" in ended[0]
+    assert sum(one.count("\n") + 1 for one in heard) == 20_000
+    assert len(heard) < 200, "what comes fast is handed on together"
+    listener.stop()
 
 
 def test_smoothing_that_was_cancelled_goes_on_only_where_one_looks(cam, qtbot):

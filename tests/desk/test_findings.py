@@ -23,7 +23,7 @@ def page(qtbot, open_window):
         window.session.go(valve)
         window.session.look_into(check)
         sheet = window.sheets["finding"]
-        qtbot.waitUntil(lambda: sheet.worth_words.text() != "being worked out…", timeout=5000)
+        qtbot.waitUntil(lambda: not sheet.at_work.is_at_work, timeout=20000)
         return window, sheet
 
     return opened

@@ -3,6 +3,7 @@
 import csv
 
 import pytest
+from msgspec.structs import replace
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QGuiApplication
 
@@ -184,6 +185,25 @@ def test_a_column_names_its_unit():
     book = demo()
     text = column_csv(book, "spring_load", [of_spring("1")], {"test_height": 45.72}, "N")
     assert text.splitlines()[1].startswith("1,209,929.67"), "209 lbf"
+
+
+def test_what_a_spreadsheet_would_run_goes_out_harmless():
+    bench = Bench().height("1e", 45.0)
+    told = replace(bench.book.journal[0], text="=1+1", note='@SUM("x")', by="-cmd")
+    rows = column_csv(replace(bench.book, journal=(told,)), "installed_height", [told.place], {}, "in").splitlines()
+    assert "'=1+1" in rows[1]
+    assert "'-cmd" in rows[1]
+    assert "'@SUM" in rows[1]
+
+
+@pytest.mark.parametrize("text", ["1.801\n" * 3000, "x" * 300_000])
+def test_a_paste_that_is_no_column_is_refused_before_it_is_looked_through(open_window, text):
+    window = open_window()
+    before = window.session.book
+    QGuiApplication.clipboard().setText(text)
+    window.bar.paste()
+    assert "a column of readings has at most 2,000 lines" in window.bar.understood.text()
+    assert window.session.book is before
 
 
 # --- tools and tester ---

@@ -3,6 +3,7 @@
 import contextlib
 import json
 import os
+import re
 from pathlib import Path
 
 import jsonschema
@@ -242,3 +243,71 @@ def test_every_quantity_of_the_catalog_has_sensible_ranges():
         for way in row.ways:
             assert all(quantity in CATALOG for _, quantity in way.corrections)
         assert len({way.key for way in row.ways}) == len(row.ways)
+
+
+def grown(field, most, record):
+    """Give the demonstration with one more record of a kind than a file may hold."""
+    document = raw()
+    holder = document if field in document else document["engine"]
+    first = holder[field][0] if holder[field] else {}
+    holder[field] = [{**first, **record(i)} for i in range(most + 1)]
+    return json.dumps(document).encode()
+
+
+@pytest.mark.parametrize(
+    ("field", "most"),
+    [("journal", 60000), ("springs", 2000), ("fitments", 20000), ("facts", 20000), ("set_aside", 20000)],
+)
+def test_more_of_a_kind_than_any_engine_has_is_refused(field, most):
+    with pytest.raises(FileError, match=f"{field}” has {most + 1} records; an engine has at most {most}"):
+        decode_book(grown(field, most, lambda i: {"id": str(i)}), "x")
+
+
+def test_an_id_that_stands_twice_among_very_many_is_named():
+    document = raw()
+    document["journal"] += [{**document["journal"][0], "id": f"n{i}"} for i in range(20000)] + [document["journal"][0]]
+    with pytest.raises(FileError, match=f"id “{document['journal'][0]['id']}” stands twice"):
+        decode_book(json.dumps(document).encode(), "x")
+
+
+@pytest.mark.parametrize("half", ["\\ud800", "a\\uDC00b", "\\udfff\\ud800"])
+@pytest.mark.parametrize("where", ['"name": "{}"', '"units": {{"{}": "in"}}'])
+def test_half_a_character_is_refused(half, where):
+    text = encode_book(demo()).decode()
+    old = '"name": "Reedmace 366"' if "name" in where else '"units": {'
+    new = where.format(half) if "name" in where else where.format(half).replace('"in"}', '"in",')
+    with pytest.raises(FileError, match="is half of a character"):
+        decode_book(text.replace(old, new, 1).encode(), "x")
+    whole = text.replace('"name": "Reedmace 366"', '"name": "\\ud83d\\ude00"', 1)
+    assert decode_book(whole.encode(), "x").engine.name == "\U0001f600", "both halves are one"
+
+
+@pytest.mark.parametrize("value", ["NaN", "Infinity", "-Infinity", "1e999"])
+def test_no_figure_that_is_none_comes_in_anywhere(value):
+    """Each number of the file in turn: set aside, refused, or left out; and what is open can be written and read again."""
+    text = encode_book(demo()).decode()
+    spots = [found.span(1) for found in re.finditer(r'": (-?[0-9.]+)', text)]
+    for start, end in spots[:: max(len(spots) // 150, 1)]:
+        try:
+            book = decode_book((text[:start] + value + text[end:]).encode(), "x")
+        except FileError:
+            continue
+        assert decode_book(encode_book(book), "x") == book
+
+
+def test_a_head_drawn_nowhere_is_drawn_in_a_row():
+    text = encode_book(demo()).decode().replace('"x_mm": 52.0', '"x_mm": NaN', 1)
+    book = decode_book(text.encode(), "x")
+    assert all(abs(one.x_mm) < 1000 for one in book.engine.layout.positions)
+    assert book.set_aside[0].field == "where it is drawn"
+
+
+def test_what_would_not_read_back_is_not_written(tmp_path):
+    path = tmp_path / "river.liftbook"
+    write_book(demo(), path)
+    before = path.read_bytes()
+    bad = msgspec.structs.replace(demo(), engine=msgspec.structs.replace(demo().engine, pushrod_stock=(float("nan"),)))
+    with pytest.raises(FileError, match="not written"):
+        write_book(bad, path)
+    assert path.read_bytes() == before
+    assert [one.name for one in tmp_path.iterdir()] == ["river.liftbook"]

@@ -1,11 +1,13 @@
 """The program without a window, as a person calls it."""
 
 import json
+import os
 import subprocess
 import sys
 from pathlib import Path
 
 import jsonschema
+import msgspec
 import pytest
 
 from engines import Bench, demo
@@ -219,3 +221,42 @@ def test_curves_are_printed_with_their_units_or_it_says_what_is_missing(capsys, 
     assert main(["curves", str(path)]) == 3
     assert "state two durations or more" in capsys.readouterr().err
     assert main(["curves", str(tmp_path / "gone")]) == 2
+
+
+STEERING = "\x1b[31mred \x9b2J \u202egnp.exe\x07"
+
+
+def named_oddly(tmp_path) -> str:
+    bench = Bench().complete().height("1e", 43.0)
+    return saved(
+        tmp_path, msgspec.structs.replace(bench.book, engine=msgspec.structs.replace(bench.engine, name=STEERING))
+    )
+
+
+@pytest.mark.parametrize("encoding", ["ascii", "latin-1", "utf-8"])
+@pytest.mark.parametrize("more", [[], ["--json"]])
+def test_check_prints_on_any_terminal_and_nothing_of_a_file_steers_it(tmp_path, encoding, more):
+    done = subprocess.run(
+        [sys.executable, "-m", "honest_lift.cli", "check", named_oddly(tmp_path), *more],
+        capture_output=True, env={**os.environ, "PYTHONIOENCODING": encoding}, timeout=60,
+    )  # fmt: skip
+    assert (done.returncode, done.stderr) == (1, b"")
+    out = done.stdout.decode(encoding)
+    assert not [one for one in out if one in "\x1b\x07\x9b\u202e"]
+    if more:
+        assert json.loads(out)["engine"] == STEERING
+    else:
+        assert out.startswith(r"\x1b[31mred \x9b2J \u202egnp.exe\x07: fails")
+        assert ("±" if encoding != "ascii" else "+/-") in out
+
+
+@pytest.mark.parametrize("kind", ["fifo", "device", "folder"])
+def test_what_is_no_file_is_refused_at_once(tmp_path, kind):
+    path = {"fifo": tmp_path / "pipe", "device": Path("/dev/zero"), "folder": tmp_path}[kind]
+    if kind == "fifo":
+        os.mkfifo(path)
+    done = subprocess.run(
+        [sys.executable, "-m", "honest_lift.cli", "check", str(path)], capture_output=True, text=True, timeout=20
+    )
+    assert done.returncode == 2
+    assert ("it is a folder" if kind == "folder" else "it is a pipe or a device") in done.stderr

@@ -1,6 +1,8 @@
 """The parts shelf: what goes in comes out, and what can't go in is said row by row. Nothing in a file is ever run."""
 
 import sqlite3
+import time
+from pathlib import Path
 
 import pytest
 from hypothesis import given, settings
@@ -8,6 +10,7 @@ from hypothesis import strategies as st
 
 from honest_lift.demo.shelf import NAME as INVENTED
 from honest_lift.demo.shelf import invented_parts, lay_out
+from honest_lift.desk.match.import_dialog import error_lines
 from honest_lift.numbers.entry import EntryError
 from honest_lift.shelf import csv_in
 from honest_lift.shelf.csv_in import nonsense, preview, preview_file
@@ -126,12 +129,55 @@ def test_files_too_large_or_not_there_are_refused_unread(tmp_path, monkeypatch):
     (one,) = preview_file(large, SHIMS).errors
     assert "200 MB" in one.words
     assert "split it" in one.words
-    assert "can't be read" in preview_file(tmp_path / "none.csv", SHIMS).errors[0].words
+    assert "there is no such file" in preview_file(tmp_path / "none.csv", SHIMS).errors[0].words
+    assert "is no file" in preview_file(Path("/dev/zero"), SHIMS).errors[0].words
     monkeypatch.setattr(csv_in, "MOST_ROWS", 2)
-    rows = "number,thickness [mm]\n" + "".join(f"t{i},1\n" for i in range(5))
-    found = preview(rows.encode(), SHIMS)
-    assert len(found.parts) == 2
-    assert "more than 2 rows" in found.errors[0].words
+    found = preview(b"number,thickness [mm]\n" + b"".join(b"t%d,1\n" % i for i in range(5)), SHIMS)
+    assert (found.parts, found.errors[0].words) == ((), "the file has 6 rows; up to 2 are read: split it.")
+
+
+def test_of_very_many_bad_rows_the_first_are_named_and_the_rest_counted():
+    bad = "number,thickness [mm]\n" + "".join(f"t{i},tall\n" for i in range(500))
+    found = preview(bad.encode(), SHIMS)
+    assert (len(found.errors), found.bad_rows, found.more_errors, found.rows) == (100, 500, 400, 500)
+    assert error_lines(found)[-1] == "and 400 more"
+    bad = "number,thickness [mm]\nt,1\n" + "".join(f"t{i},tall\n" for i in range(50_000))
+    found = preview(bad.encode(), SHIMS)
+    assert (found.parts, found.rows) == ((), csv_in.MOST_BAD_ROWS + 2)
+    assert "more than 2,000 rows are bad, by row 2,003: nothing is taken" in error_lines(found)[0]
+
+
+def test_reading_can_be_broken_off():
+    rows = "number,thickness [mm]\n" + "".join(f"t{i},1\n" for i in range(9000))
+    seen = []
+
+    def told(count):
+        seen.append(count)
+        if len(seen) == 2:
+            raise InterruptedError
+
+    with pytest.raises(InterruptedError):
+        preview(rows.encode(), SHIMS, frozenset(), told)
+    assert seen == [2000, 4000]
+
+
+def test_a_shelf_another_program_is_writing_is_said_at_once(tmp_path):
+    path = tmp_path / "shelf.sqlite"
+    shelf = Shelf(path)
+    other = sqlite3.connect(path, isolation_level=None)
+    other.execute("BEGIN EXCLUSIVE")
+    began = time.monotonic()
+    with pytest.raises(ShelfError, match="locked"):
+        shelf.add("mine")
+    assert time.monotonic() - began < 3.0, "not the library's usual five seconds"
+    other.close()
+    shelf.close()
+
+
+def test_what_a_spreadsheet_would_run_goes_out_harmless():
+    part = Part("shims", "=cmd()", "@x", {"thickness": 0.5})
+    text = write_csv(SHIMS, [part], INCH)
+    assert "'=cmd(),'@x" in text
     wide = preview(b'number,thickness [mm]\n"' + b"x" * 200_000 + b'",1\n', SHIMS)
     assert "can't be parted" in wide.errors[0].words
 

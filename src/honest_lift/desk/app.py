@@ -17,6 +17,7 @@ from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
 from honest_lift.facts.file import FileError
 from honest_lift.facts.journal_file import path_of
+from honest_lift.sheets.terminal import say
 
 
 def run(file: Path | None, *, demo: bool) -> int:
@@ -32,7 +33,7 @@ def run(file: Path | None, *, demo: bool) -> int:
     try:
         _put_on_desk(session, file, demo, settings)
     except FileError as error:
-        print(f"honest-lift: {error}", file=sys.stderr)
+        say(f"honest-lift: {error}", sys.stderr)
         return 2
     window = faults.window = Window(session, settings)
     ending = Ending(window)
@@ -78,4 +79,4 @@ def _put_on_desk(session: Session, file: Path | None, demo: bool, settings: QSet
         try:
             session.open(last)
         except FileError as error:
-            print(f"honest-lift: the last engine can't be opened: {error}", file=sys.stderr)
+            say(f"honest-lift: the last engine can't be opened: {error}", sys.stderr)

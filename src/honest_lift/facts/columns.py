@@ -17,9 +17,11 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.staleness import staleness
+from honest_lift.numbers.formula_cell import defused
 from honest_lift.numbers.units import from_inside
 
 Told = Callable[[str], bool]
+_MOST_LETTERS, _MOST_LINES = 200_000, 2_000
 _HEADS = {"reading", "readings", "value", "values"}
 
 
@@ -45,6 +47,11 @@ def read_column(
     observation, `row` says which words there are. Raises ColumnError.
     """
     told = _teller(row)
+    if len(text) > _MOST_LETTERS or text.count("\n") > _MOST_LINES:
+        raise ColumnError(
+            f"{len(text):,} letters in {text.count(chr(10)) + 1:,} lines were copied; a column of readings has at most "
+            f"{_MOST_LINES:,} lines. Copy the column alone."
+        )
     rows = [line for line in _rows(text, places) if any(cell for cell in line)]
     if not rows:
         raise ColumnError("Nothing was copied that could be pasted: copy a column of figures first.")
@@ -166,10 +173,10 @@ def column_csv(book: Book, quantity: str, places: Sequence[Place], at: dict[str,
         for one in found:
             way, tool = row.way(one.reading.way), book.engine.tool(one.reading.tool)
             stands = one.fate or staleness(book.engine, one) or "counts"
-            out.writerow([
+            out.writerow(map(defused, [
                 place.name, one.reading.text, f"{from_inside(one.reading.value, row.dimension, unit):.10g}",
                 way.title if way else "", tool.name if tool else "", one.reading.when, one.reading.by, one.note, stands,
-            ])  # fmt: skip
+            ]))  # fmt: skip
         if not found:
-            out.writerow([place.name, "", "", "", "", "", "", "", "not measured"])
+            out.writerow([defused(place.name), "", "", "", "", "", "", "", "not measured"])
     return held.getvalue()

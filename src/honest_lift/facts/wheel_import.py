@@ -25,6 +25,8 @@ _ANGLE_WORDS = ("deg", "crank", "angle", "wheel", "°")
 _LIFT_WORDS = ("lift", "lifter", "valve", "indicator", "reading", "lobe", "follower")
 _UNITS = {"mm": "mm", "in": "in", "inch": "in", "inches": "in", "thou": "thou", '"': "in", "mil": "thou"}
 _MOST_ROWS = 20000
+_MOST_LETTERS = 3_000_000
+MOST_BYTES = 4 * _MOST_LETTERS
 _LIKELY_MM = (2.0, 25.0)  # of a lobe, or a valve
 LIFT_UNITS = ("mm", "in", "thou")
 
@@ -53,6 +55,10 @@ class Understood(Struct, frozen=True):
 
 def read_table(text: str, positions: Sequence[str] = (), role: str = "intake") -> Understood:
     """Understand a text. `positions`: valve ids a column may be headed by. Raises TableError."""
+    if len(text) > _MOST_LETTERS or text.count("\n") > 2 * _MOST_ROWS:
+        raise TableError(
+            f"{text.count(chr(10)) + 1:,} lines: a lobe is read in at most {_MOST_ROWS:,}. Is this the right file?"
+        )
     lines = [(number, line.strip()) for number, line in enumerate(text.splitlines(), 1) if line.strip()]
     if not lines:
         raise TableError("There is nothing in it: a line a reading is wanted, the crank angle and the lift.")

@@ -6,6 +6,7 @@ nothing until it is measured.
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
 from itertools import combinations_with_replacement
 
 from msgspec import Struct
@@ -45,16 +46,25 @@ def remedies_for(book: Book, finding: Finding) -> tuple[Remedy, ...]:
 
     Only what leaves no other margin of heights and loads at the valve failing is offered.
     """
+    return remedies_of(remedies_tried(book, finding))
+
+
+def remedies_tried(book: Book, finding: Finding) -> Iterator[Remedy | None]:
+    """Give, one at a time since each asks the checks anew, what comes of every other stack and every spare spring."""
     if (
         finding.verdict not in (Verdict.FAILS, Verdict.CLOSE)
         or not finding.position
         or finding.check.name not in _OF_STACK
     ):
-        return ()
+        return
     now = _of_valve(book, finding.position)
-    tried = [*_stacks(book, finding.position), *_springs(book, finding.position)]
-    found = [one for what, changes, edit in tried if (one := _tried(book, finding, now, what, changes, edit))]
-    return tuple(sorted(found, key=lambda one: (one.changes, -one.weakest)))[:_SHOWN]
+    for what, changes, edit in (*_stacks(book, finding.position), *_springs(book, finding.position)):
+        yield _tried(book, finding, now, what, changes, edit)
+
+
+def remedies_of(tried: Iterable[Remedy | None]) -> tuple[Remedy, ...]:
+    """Give of what was tried that which is offered, the smallest change first."""
+    return tuple(sorted((one for one in tried if one), key=lambda one: (one.changes, -one.weakest)))[:_SHOWN]
 
 
 def _stacks(book: Book, position: str) -> list[tuple[str, int, Edit]]:

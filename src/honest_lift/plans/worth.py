@@ -6,6 +6,7 @@ checks are asked what they would say.
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Iterator
 from math import isfinite, nan
 
 from msgspec import Struct
@@ -57,10 +58,21 @@ def worth_measuring(book: Book, finding: Finding) -> tuple[Worth, ...]:
 
     Inputs that are missing are no part of this: they have to be measured in any case.
     """
+    return worth_of(finding, worth_tried(book, finding))
+
+
+def worth_tried(book: Book, finding: Finding) -> Iterator[Worth | None]:
+    """Give, one at a time since each asks the checks anew, what comes of everything that could be measured again."""
     if not isfinite(finding.figure):
-        return ()
-    tried = [_tried(book, finding, *wanted) for wanted in dict.fromkeys(_wanted(finding))]
-    tried += [_with_reference(book, finding, tool) for tool in _uncalibrated(book, finding)]
+        return
+    for wanted in dict.fromkeys(_wanted(finding)):
+        yield _tried(book, finding, *wanted)
+    for tool in _uncalibrated(book, finding):
+        yield _with_reference(book, finding, tool)
+
+
+def worth_of(finding: Finding, tried: Iterable[Worth | None]) -> tuple[Worth, ...]:
+    """Give of what was tried that which is worth it, the best first."""
     useful = [
         one for one in tried if one and (one.verdict < finding.verdict or one.expanded < _WORTH * finding.expanded)
     ]

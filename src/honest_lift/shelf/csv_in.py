@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Iterator, Set
+from collections.abc import Callable, Iterator, Set
 from pathlib import Path
 
 from msgspec import Struct
@@ -16,8 +16,14 @@ from honest_lift.numbers.entry import EntryError
 from honest_lift.shelf.kinds import NAME, NUMBER, Column, Part, PartKind
 from honest_lift.shelf.part_text import read_cell, read_header, shown
 
-MOST_BYTES = 64_000_000
-MOST_ROWS = 500_000
+MOST_BYTES = 32_000_000
+MOST_ROWS = 100_000
+SHOWN_ERRORS = 100  # of those named one by one; the rest are counted
+MOST_BAD_ROWS = 2_000  # a file with more is another file than it was taken for
+_TOLD_EVERY = 2_000  # rows
+
+
+Told = Callable[[int], None]
 
 
 class RowError(Struct, frozen=True):
@@ -29,32 +35,39 @@ class RowError(Struct, frozen=True):
 
 
 class Preview(Struct, frozen=True):
-    """What a file holds: the good parts, what is wrong, how many rows there are; `known`: numbers on the shelf already."""
+    """What a file holds: the good parts, what is wrong (the first hundred errors), how many rows there are and are bad.
+
+    `known`: numbers on the shelf already.
+    """
 
     parts: tuple[Part, ...] = ()
     errors: tuple[RowError, ...] = ()
     rows: int = 0
     known: tuple[str, ...] = ()
-
-    @property
-    def bad_rows(self) -> int:
-        """Count the rows that can't be taken."""
-        return len({one.row for one in self.errors if one.row > 1})
+    bad_rows: int = 0
+    more_errors: int = 0
 
 
-def preview_file(path: Path, kind: PartKind, there: Set[str] = frozenset()) -> Preview:
-    """Read a file; what can't be read at all is said as row 0. `there`: numbers on the shelf already."""
+def preview_file(path: Path, kind: PartKind, there: Set[str] = frozenset(), told: Told | None = None) -> Preview:
+    """Read a file; what can't be read at all is said as row 0. `there`: numbers on the shelf already.
+
+    `told` is called now and then with how many rows are read; what it raises ends the reading.
+    """
     try:
+        if not path.is_file():
+            return _refused(f"{path.name} is no file." if path.exists() else f"{path.name}: there is no such file.")
         size = path.stat().st_size
         if size > MOST_BYTES:
             return _refused(f"{path.name} has {size / 1e6:.0f} MB; up to {MOST_BYTES / 1e6:.0f} MB are read: split it.")
-        return preview(path.read_bytes(), kind, there)
+        return preview(path.read_bytes(), kind, there, told)
     except OSError as error:
         return _refused(f"{path.name} can't be read: {error.strerror or error}.")
 
 
-def preview(data: bytes, kind: PartKind, there: Set[str] = frozenset()) -> Preview:
-    """Read the bytes of a file of one kind."""
+def preview(data: bytes, kind: PartKind, there: Set[str] = frozenset(), told: Told | None = None) -> Preview:
+    """Read the bytes of a file of one kind; `told` as for `preview_file`."""
+    if (lines := data.count(b"\n")) > MOST_ROWS + 1:
+        return _refused(f"the file has {lines:,} rows; up to {MOST_ROWS:,} are read: split it.")
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError as error:
@@ -69,7 +82,7 @@ def preview(data: bytes, kind: PartKind, there: Set[str] = frozenset()) -> Previ
     columns, errors = _columns(header, kind)
     if errors:
         return Preview(errors=tuple(errors))
-    return _body(_safely(rows), columns, there, kind)
+    return _body(_safely(rows), columns, there, kind, told or (lambda _: None))
 
 
 def _refused(words: str) -> Preview:
@@ -116,33 +129,42 @@ def _columns(header: list[str], kind: PartKind) -> tuple[_Columns, list[RowError
     return found, errors
 
 
-def _body(rows: Iterator[list[str] | str], columns: _Columns, there: Set[str], kind: PartKind) -> Preview:
+def _body(
+    rows: Iterator[list[str] | str], columns: _Columns, there: Set[str], kind: PartKind, told: Told
+) -> Preview:  # fmt: skip
     parts: list[Part] = []
     errors: list[RowError] = []
     known: list[str] = []
     seen: dict[str, int] = {}
-    count = 0
+    count = bad = more = 0
     for row, cells in enumerate(rows, 2):
+        if row % _TOLD_EVERY == 0:
+            told(row)
         if isinstance(cells, str):
-            errors.append(RowError(row, "", cells))
-            break
+            return Preview(tuple(parts), (*errors, RowError(row, "", cells)), count + 1, tuple(known), bad + 1, more)
         if not any(cell.strip() for cell in cells):
             continue
         count += 1
-        if count > MOST_ROWS:
-            errors.append(RowError(row, "", f"more than {MOST_ROWS} rows: split the file."))
-            break
         part, wrong = _row(row, cells, columns, kind)
         if part and part.number in seen:
             wrong = [RowError(row, "number", f"number {part.number} stands in row {seen[part.number]} already.")]
             part = None
-        errors += wrong
+        if wrong:
+            bad += 1
+            taken = wrong[: max(SHOWN_ERRORS - len(errors), 0)]
+            errors += taken
+            more += len(wrong) - len(taken)
+            if bad > MOST_BAD_ROWS:
+                errors.insert(
+                    0, RowError(0, "", f"more than {MOST_BAD_ROWS:,} rows are bad, by row {row:,}: nothing is taken.")
+                )
+                return Preview((), tuple(errors), count, (), bad, more)
         if part:
             seen[part.number] = row
             parts.append(part)
             if part.number in there:
                 known.append(part.number)
-    return Preview(tuple(parts), tuple(errors), count, tuple(known))
+    return Preview(tuple(parts), tuple(errors), count, tuple(known), bad, more)
 
 
 def _row(row: int, cells: list[str], columns: _Columns, kind: PartKind) -> tuple[Part | None, list[RowError]]:

@@ -6,6 +6,7 @@ import csv
 import io
 from collections.abc import Iterable, Mapping
 
+from honest_lift.numbers.formula_cell import defused
 from honest_lift.numbers.units import INSIDE, unit_of
 from honest_lift.shelf.kinds import FLAG, NAME, NUMBER, Column, Part, PartKind
 
@@ -39,6 +40,6 @@ def cell_text(value: float | str | bool | None, column: Column, units: Mapping[s
     if column.dimension == FLAG:
         return "yes" if value else "no"
     if not column.is_figure:
-        return str(value)
+        return defused(str(value))
     own = unit_of(column.dimension, unit_for(column, units))
     return f"{round((float(value) - float(own.zero)) / float(own.factor), 9):.9f}".rstrip("0").rstrip(".")

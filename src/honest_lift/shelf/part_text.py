@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 
 from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.formula_cell import is_formula
 from honest_lift.numbers.units import Unit, unit_of, units_of
 from honest_lift.shelf.kinds import FLAG, MOST_LETTERS, TEXT, Column
 
 _PLAIN = re.compile(r"[+-]?(\d+\.?\d*|\.\d+)", re.ASCII)
-_FORMULA = ("=", "+", "-", "@", "\t")
 _YES, _NO = ("yes", "y", "true", "1"), ("no", "n", "false", "0")
 
 
@@ -58,7 +58,7 @@ def _in(value: float, own: Unit) -> str:
 
 def read_text(text: str) -> str:
     """Read a text. Raises EntryError for one that a spreadsheet would run, is too long, or holds what can't be printed."""
-    if text.startswith(_FORMULA):
+    if is_formula(text):
         raise EntryError(f"“{shown(text)}” begins like a formula of a spreadsheet: begin it with a letter or a figure.")
     if len(text) > MOST_LETTERS:
         raise EntryError(f"a text of {len(text)} letters is too long: up to {MOST_LETTERS}.")

@@ -16,6 +16,7 @@ from honest_lift.numbers.doubt import Array
 from honest_lift.shelf.kinds import FLAG, PARTS, TEXT, Part, PartKind
 
 VERSION = 2  # 1 had no word on peening
+_WAIT_S = 0.3  # for another program that is writing: then it is said, and can be asked again
 _TYPES = {TEXT: "TEXT", FLAG: "INTEGER"}
 
 
@@ -38,7 +39,7 @@ class Shelf:
         try:
             if path is not None:
                 path.parent.mkdir(parents=True, exist_ok=True)
-            self._db = sqlite3.connect(str(path) if path else ":memory:", isolation_level=None)
+            self._db = sqlite3.connect(str(path) if path else ":memory:", timeout=_WAIT_S, isolation_level=None)
             self._db.execute("PRAGMA foreign_keys = ON")
             self._make()
         except (sqlite3.Error, OSError) as error:

@@ -24,10 +24,11 @@ from honest_lift.desk.alignment import RIGHT, VCENTER
 from honest_lift.desk.cam.listener import Listener
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
+from honest_lift.facts import disk
 from honest_lift.facts.crank_angle import read_angle
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import Place, at_position, at_role, position_title
-from honest_lift.facts.wheel_import import LIFT_UNITS, Column, TableError, Understood, in_mm, read_table
+from honest_lift.facts.wheel_import import LIFT_UNITS, MOST_BYTES, Column, TableError, Understood, in_mm, read_table
 from honest_lift.facts.wheel_table import ReadAt, WheelTable, tdc_on_wheel
 from honest_lift.gauges.line import SerialLine, ports
 from honest_lift.gauges.walked_lobe import WalkedLobe
@@ -298,9 +299,9 @@ def tables_from(parent: QWidget, session: Session, paths: list[Path]) -> None:
 
     for path in paths:
         try:
-            text = path.read_text(encoding="utf-8-sig")
+            text = disk.read_file(path, MOST_BYTES).decode("utf-8-sig")
         except (OSError, UnicodeDecodeError) as error:
-            why = getattr(error, "strerror", "") or "it is no text"
+            why = disk.why(error) if isinstance(error, OSError) else "it is no text"
             questions.tell(parent, parent.tr("This table can't be read"), f"{path}: {why}.")
             continue
         named = next(

@@ -7,7 +7,7 @@ from math import isfinite
 from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
-from PyQt6.QtCore import QRectF, Qt, QTimer
+from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import (
     QHBoxLayout,
@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from honest_lift.desk.bit_by_bit import BitByBit
 from honest_lift.desk.finding.budget_bar import BudgetBar
 from honest_lift.desk.finding.inputs_grid import InputsGrid
 from honest_lift.desk.grid_view import GridView
@@ -32,6 +33,7 @@ from honest_lift.numbers.units import doubt_in_figures, places_for
 
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
+    from honest_lift.plans.remedies import Remedy
     from honest_lift.plans.worth import Worth
 
 _OF_STACK = ("installed_height", "bind_margin", "seat_load", "open_load")  # what shims and other springs move
@@ -67,6 +69,7 @@ class FindingSheet(QWidget):
         self.no_doubt, self.worth_words = Label(), Label()
         self.worth = [QPushButton() for _ in range(_SHOWN)]
         self._starts: list[Callable[[], None]] = []
+        self.at_work = BitByBit(self)
         self.cure_words = Label()
         self.cures = [QPushButton() for _ in range(_SHOWN)]
         self._edits: list[Edit] = []
@@ -152,6 +155,8 @@ class FindingSheet(QWidget):
         """Follow the session, when the page is looked at."""
         session = self.session
         if not session.check or session.examination is None:
+            self.at_work.leave()
+            self._offered = (None, "", "")
             return
         found = session.examination.by_position.get(session.position, ())
         if session.step == "springs" and not session.engine.position_of(session.spring):
@@ -213,13 +218,14 @@ class FindingSheet(QWidget):
         if key == self._offered:
             return
         self._offered = key
+        self.at_work.leave()
         for one in (*self.worth, *self.cures):
             one.hide()
         self.cure_words.setText("")
         self.worth_words.show()
         if isfinite(finding.figure):
             self.worth_words.setText(self.tr("being worked out…"))
-            QTimer.singleShot(0, self._work_out)
+            self._work_out(finding)
         else:
             self._offer_missing(finding)
 
@@ -243,29 +249,34 @@ class FindingSheet(QWidget):
             button.show()
             self._starts.append(lambda step=step, places=places: self.session.start(replace(step, places=places)))
 
-    def _work_out(self) -> None:
-        from honest_lift.plans.worth import worth_measuring
+    def _work_out(self, finding: Finding) -> None:
+        """Ask the checks, one question at a time, what would settle it and what would put it right."""
+        from honest_lift.plans.worth import worth_of, worth_tried
 
-        if self.finding is None or self._offered[0] is not self.session.book:
-            return
-        found = worth_measuring(self.session.book, self.finding)[:_SHOWN]
+        self.at_work.start(
+            worth_tried(self.session.book, finding), lambda tried: self._show_worth(worth_of(finding, tried))
+        )
+
+    def _show_worth(self, worth: tuple[Worth, ...]) -> None:
+        from honest_lift.plans.remedies import remedies_of, remedies_tried
+
+        found = worth[:_SHOWN]
         self._starts = [lambda one=one: self._start(one) for one in found]
         self.worth_words.setText("" if found else self.tr("Nothing in the drawer would narrow it noticeably."))
         self.worth_words.setVisible(not found)
-        for button, worth in zip(self.worth, [*found, *[None] * _SHOWN], strict=False):
-            button.setVisible(worth is not None)
-            if worth is not None:
-                self._name(button, worth)
+        for button, one in zip(self.worth, [*found, *[None] * _SHOWN], strict=False):
+            button.setVisible(one is not None)
+            if one is not None:
+                self._name(button, one)
+        if self.finding is not None:
+            tried = remedies_tried(self.session.book, self.finding)
+            self.at_work.start(tried, lambda tried: self._show_cures(remedies_of(tried)))
 
-        self._cure()
-
-    def _cure(self) -> None:
+    def _show_cures(self, found: tuple[Remedy, ...]) -> None:
         """Offer what would put the finding right, each tried on the checks."""
         from honest_lift.plans.cures import cures_for
-        from honest_lift.plans.remedies import remedies_for
 
         finding = self.finding
-        found = remedies_for(self.session.book, finding) if finding else ()
         machined = cures_for(self.session.book, finding) if finding else ()
         self._edits = [one.edit for one in found]
         wanted = finding is not None and finding.verdict.word in ("fails", "close")

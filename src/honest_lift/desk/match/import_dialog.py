@@ -48,7 +48,9 @@ class ImportDialog(QDialog):
 
 def preview_words(name: str, kind: PartKind, found: Preview) -> str:
     """Say what a file holds in a sentence or two."""
-    if not found.rows and found.errors:
+    if (not found.rows and found.errors) or (
+        found.rows and not found.parts and found.errors and not found.errors[0].row
+    ):
         return f"{name} can't be taken as {kind.title.lower()}."
     words = [f"{name}: {len(found.parts)} of {found.rows} {kind.title.lower()} are good"]
     words += [f"{found.bad_rows} rows are not, and stay out" if found.bad_rows else "none is refused"]
@@ -57,11 +59,9 @@ def preview_words(name: str, kind: PartKind, found: Preview) -> str:
 
 
 def error_lines(found: Preview) -> list[str]:
-    """Give what is wrong, a line each, the first two thousand."""
-    lines = [f"row {one.row}: {one.words}" if one.row else one.words for one in found.errors[:_LISTED]]
-    more = len(found.errors) - len(lines)
+    """Give what is wrong, a line each as far as it is named one by one, and how much more there is."""
     return [
-        *lines,
-        *([f"and {more} more"] if more else []),
+        *(f"row {one.row}: {one.words}" if one.row else one.words for one in found.errors),
+        *([f"and {found.more_errors} more"] if found.more_errors else []),
         *(f"{number}: stands on the shelf already" for number in found.known[:_LISTED]),
     ]

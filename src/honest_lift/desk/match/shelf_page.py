@@ -9,6 +9,7 @@ from msgspec.structs import replace
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
+from honest_lift.desk.apart import run_apart
 from honest_lift.desk.engine.page import button
 from honest_lift.desk.label import Label
 from honest_lift.desk.match.import_dialog import ImportDialog
@@ -201,7 +202,12 @@ class ShelfPage(QWidget):
         from honest_lift.shelf.csv_in import preview_file
 
         there = self.here.shelf.numbers(self.part_kind, self.shelf_name)
-        found = preview_file(path, self.part_kind, there)
+        found = run_apart(
+            self, self.tr("Reading {0}…").format(path.name), self.tr("{0} rows read"),
+            lambda told: preview_file(path, self.part_kind, there, told),
+        )  # fmt: skip
+        if found is None:
+            return
         parts = ImportDialog(self, path.name, self.part_kind, found).parts()
         if parts and self._on_shelf(lambda: self.here.shelf.put(self.shelf_name, parts)):
             self.session.told.emit(

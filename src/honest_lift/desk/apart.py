@@ -41,7 +41,6 @@ def run_apart(parent: QWidget, title: str, rows: str, work: Callable[[Callable[[
     thread = threading.Thread(target=run, name=title, daemon=True)
     dialog = QProgressDialog(title, parent.tr("Cancel"), 0, 0, parent)
     dialog.setWindowModality(Qt.WindowModality.WindowModal)
-    dialog.setMinimumDuration(_SHOWN_AFTER_MS)
     dialog.canceled.connect(cancelled.set)
     loop = QEventLoop()
 
@@ -54,9 +53,14 @@ def run_apart(parent: QWidget, title: str, rows: str, work: Callable[[Callable[[
     timer = QTimer()
     timer.timeout.connect(look)
     timer.start(_LOOKED_MS)
+    soon = QTimer()
+    soon.setSingleShot(True)
+    soon.timeout.connect(dialog.show)
+    soon.start(_SHOWN_AFTER_MS)
     thread.start()
     loop.exec()
     timer.stop()
+    soon.stop()
     dialog.canceled.disconnect()
     dialog.close()
     if wrong and not isinstance(wrong[0], _CancelledError):

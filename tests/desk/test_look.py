@@ -121,7 +121,8 @@ def test_help_pages_are_made_from_the_actions(open_window, monkeypatch):
     from honest_lift.desk import questions
 
     said = []
-    monkeypatch.setattr(questions, "tell", lambda parent, title, words: said.append(words))
+    for name in ("tell", "show_table"):
+        monkeypatch.setattr(questions, name, lambda parent, title, words: said.append(words))
     window = open_window()
     for name in ("keys", "cautions", "about"):
         window._actions[name].trigger()

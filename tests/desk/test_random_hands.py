@@ -40,7 +40,7 @@ def nobody_answers(monkeypatch):
     for name in ("getText", "getItem"):
         monkeypatch.setattr(QInputDialog, name, lambda *a, **k: ("", False))
     monkeypatch.setattr(QDialog, "exec", lambda self: 0)
-    for name, answer in (("ask", False), ("tell", None)):
+    for name, answer in (("ask", False), ("tell", None), ("show_table", None)):
         monkeypatch.setattr(questions, name, lambda *a, _answer=answer, **k: _answer)
     for name in ("print_text", "save_text"):
         monkeypatch.setattr(printing, name, lambda *a, **k: None)

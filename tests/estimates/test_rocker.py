@@ -52,7 +52,7 @@ def test_figures_and_their_doubt():
         for sign in (1, -1):
             made = bench()
             place = at_role("intake") if name == "lobe_lift" else ENGINE
-            made.state(name, {**GEAR, "lobe_lift": 8.966}[name] + sign * u, place)
+            made.state(name, {**GEAR, "lobe_lift": 8.966}[name] + float(sign * u), place)
             sides.append(np.abs(figures(rocker_of(made.book, "intake", with_doubt=False)) - nominal))
         squares += np.max(sides, axis=0) ** 2
     assert [found.u[key] for key in FIGURES] == pytest.approx(np.sqrt(squares).tolist(), rel=0.02, abs=1e-4)

@@ -164,3 +164,16 @@ def test_every_quantity_and_check_has_its_own_name_once():
     assert {school.limit.check for school in SCHOOLS} <= set(judged)
     assert {one.check.name for one in examine(demo_book()).findings} <= set(checks)
     assert len({check.title for check in checks.values()}) == len(checks)
+
+
+def test_facts_reach_the_disk_by_one_door():
+    """A disk that fails, in place of `disk.os`, then stands under everything (docs/decisions/0028)."""
+    door = re.compile(
+        r"(?<![\w.])open\(|\.open\(|\b(?:read|write)_(?:bytes|text)\(|\.(?:mkdir|unlink|rename|touch|symlink_to|stat|exists|glob)\("
+        r"|os\.(?:open|write|fsync|replace|rename|unlink|remove|link|mkdir|stat|listdir)\b|\bflock\b"
+    )
+    rooms = [one for one in (SOURCE / "facts").rglob("*.py") if one.name != "disk.py"]
+    found = [
+        f"{path.name}: {line.strip()}" for path in rooms for line in path.read_text().splitlines() if door.search(line)
+    ]
+    assert found == []

@@ -56,6 +56,11 @@ class Keeper:
         """Count the readings and other entries that are not on the disk."""
         return self._journal.unwritten if self._journal else 0
 
+    @property
+    def is_behind(self) -> bool:
+        """Tell whether something that was done is not on the disk."""
+        return bool(self._journal and self._journal.is_behind)
+
     def _writer(self, book: Book) -> JournalWriter:
         if self._journal is None:
             from honest_lift.facts.journal_writer import JournalWriter

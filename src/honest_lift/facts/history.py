@@ -91,7 +91,7 @@ def _prove_writable(engine: Engine | None, entries: tuple[AnyEntry, ...]) -> Non
         raise EditError(
             f"This holds half of a character (U+{half:04X}), which no file can keep: type it again."
         ) from None
-    except msgspec.DecodeError as error:
+    except (msgspec.DecodeError, TypeError) as error:
         raise EditError(f"This can't be kept: {error}.") from None
 
 

@@ -184,8 +184,9 @@ def main(most: int, seed: int) -> int:
         from honest_lift.desk.window import application
         from honest_lift.facts.file import encode_book
 
-        app = application()  # held, or it goes
+        held = application()
         load_fonts()
+        held.setQuitOnLastWindowClosed(False)
         source = encode_book(demo_book())
         sound = Faulty()
         bench, wrong = one_trial(folder, sound, source)

@@ -21,8 +21,10 @@ from pathlib import Path
 from typing import Any
 
 MOST_S, MOST_MB = 2.0, 1000
-WORDS: list[Any] = ["", "zz", "1e", "9i", "\x00", "\x1b[2J", "\u202e", "<img src='/nowhere/x.png'>", "=cmd()", "NaN", "é" * 300, "new",
-                    "engine", "position", "spring_load", "installed_height", "role", "intake", "in", "furlong", None, True, [], {}]  # fmt: skip
+WORDS: list[Any] = [
+    "", "zz", "1e", "9i", "\x00", "\x1b[2J", "\u202e", "<img src='/nowhere/x.png'>", "=cmd()", "NaN", "é" * 300, "new", "engine",
+    "position", "spring_load", "installed_height", "role", "intake", "in", "furlong", None, True, [], {},
+]  # fmt: skip
 NUMBERS: list[Any] = [0, 1, -1, 1e-9, 45.0, 1e6, 1e308, -1e308, 2**70, 0.1, float("nan"), float("inf"), None, "1", []]
 
 

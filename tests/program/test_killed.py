@@ -24,7 +24,8 @@ def test_nothing_confirmed_is_lost_and_nothing_slips(tool, size, last, tmp_path)
     """A fresh seed each time; what failed says which."""
     done = subprocess.run(
         [sys.executable, str(TOOLS / tool), *size],
-        capture_output=True, text=True, timeout=240, cwd=tmp_path, env={**os.environ, "SLOWNESS": "8", "QT_QPA_PLATFORM": "offscreen"},
+        capture_output=True, text=True, timeout=240, cwd=tmp_path,
+        env={**os.environ, "SLOWNESS": "8", "QT_QPA_PLATFORM": "offscreen"},
     )  # fmt: skip
     assert done.returncode == 0, done.stdout + done.stderr
     assert done.stdout.endswith(last)

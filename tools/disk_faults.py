@@ -81,6 +81,7 @@ class Bench:
         questions.tell = lambda parent, title, words: self.said.append(words)  # type: ignore[assignment]
         questions.recover = lambda parent, question: "take"  # type: ignore[assignment]
         questions.changed_meanwhile = lambda parent, what: self.said.append(what) or "stay"  # type: ignore[assignment,func-returns-value]
+        questions.csv_to_save = lambda parent, suggestion: folder / "column.csv"  # type: ignore[assignment]
         questions.save_first = lambda parent, unwritten=0: "drop"  # type: ignore[assignment]
         questions.file_to_save = lambda parent, suggestion: self.copy  # type: ignore[assignment]
         sys.excepthook = lambda kind, error, where: self.slipped.append(f"{kind.__name__}: {error}")
@@ -120,6 +121,9 @@ def work(bench: Bench, turn: Callable[[], None]) -> Any:
     window.files.save_engine()
     type_in("1.803")
     window.files.save_engine_as()
+    window.session.open_step("readings")
+    window.sheets["readings"].save_csv()
+    window.session.open_step("heights")
     type_in("1.804")
     window.end_in_order()
     window.hide()

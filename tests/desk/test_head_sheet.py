@@ -6,6 +6,8 @@ from PyQt6.QtGui import QGuiApplication
 
 from engines import Bench
 from honest_lift.desk import questions
+from honest_lift.desk.printing import save_text
+from honest_lift.facts import disk
 
 ENTER = Qt.Key.Key_Return
 
@@ -118,12 +120,17 @@ def test_the_ladder_folds_other_steps_away_and_shows_them_on_a_click(qtbot, head
 def test_a_bench_card_becomes_a_pdf(open_window, tmp_path, monkeypatch):
     window = open_window()
     window._actions["step_shims"].trigger()
-    from honest_lift.desk.printing import write_pdf
-
-    write_pdf(tmp_path / "card.pdf", "Shim plan\n1e  0.015\n", "Bench card")
-    assert (tmp_path / "card.pdf").read_bytes().startswith(b"%PDF")
-    with pytest.raises(OSError, match="No such file"):
-        write_pdf(tmp_path / "nowhere" / "card.pdf", "x", "x")
+    path, said = tmp_path / "card.pdf", []
+    monkeypatch.setattr(questions, "card_to_save", lambda parent, suggestion: path)
+    monkeypatch.setattr(questions, "tell", lambda parent, title, words: said.append(words))
+    save_text(window, window.session, "Shim plan\n1e  0.015\n", "Bench card")
+    whole = path.read_bytes()
+    assert whole.startswith(b"%PDF")
+    assert said == []
+    monkeypatch.setattr(disk.os, "fsync", lambda handle: (_ for _ in ()).throw(OSError(28, "No space left on device")))
+    save_text(window, window.session, "another", "Bench card")
+    assert said == [f"{path}: No space left on device."]
+    assert path.read_bytes() == whole, "what stood there still does"
 
 
 def test_every_page_is_drawn_for_an_empty_engine_and_one_with_nothing_measured(head):

@@ -161,7 +161,7 @@ class Files:
         for one in self._looked_for(leftovers):
             if self._is_here(one):
                 continue  # it has just been offered
-            if one.path and one.path.exists():
+            if one.has_file:
                 if self._open_and_recover(one):
                     return
             elif self._put_on_desk(one):
@@ -216,7 +216,7 @@ class Files:
             return words.format(name, left.words)
         if self._is_here(left):
             words = self.tr("{0}, {1}: confirmed and never saved with it: {2}. Take it in?")
-        elif left.path.exists():
+        elif left.has_file:
             words = self.tr("{0}, in another file, {1}: confirmed and never saved: {2}. Open that file and take it in?")
         else:
             words = self.tr("{0}, {1}, which is there no more: confirmed and never saved: {2}. Take it in?")

@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtCore import QMarginsF
-from PyQt6.QtGui import QFont, QPageLayout, QPageSize, QTextDocument
+from PyQt6.QtCore import QBuffer, QIODevice, QMarginsF
+from PyQt6.QtGui import QFont, QPageLayout, QPageSize, QPdfWriter, QTextDocument
 from PyQt6.QtPrintSupport import QPrintDialog, QPrinter
 from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.session import Session
+from honest_lift.desk.writing_out import write_out
 
 _POINTS = 9
+_MARGINS = QMarginsF(15, 15, 15, 15)
 
 
 def print_text(parent: QWidget, text: str, title: str) -> bool:
@@ -31,32 +33,27 @@ def save_text(parent: QWidget, session: Session, text: str, title: str) -> None:
     path = questions.card_to_save(parent, Path.home() / f"{title.lower()}.txt")
     if path is None:
         return
-    try:
-        if path.suffix.lower() == ".pdf":
-            write_pdf(path, text, title)
-        else:
-            path.write_text(text, encoding="utf-8")
-    except OSError as error:
-        questions.tell(parent, parent.tr("Not saved"), f"{path}: {error.strerror or error}.")
-        return
-    session.told.emit(parent.tr("Saved: {0}").format(path.name))
+    write_out(parent, session, path, pdf_of(text, title) if path.suffix.lower() == ".pdf" else text)
 
 
-def write_pdf(path: Path, text: str, title: str) -> None:
-    """Write the text into a PDF. OSError when the file can't be written."""
-    with path.open("wb"):  # Qt would only fail in silence
-        pass
-    printer = _printer(title)
-    printer.setOutputFormat(QPrinter.OutputFormat.PdfFormat)
-    printer.setOutputFileName(str(path))
-    _document(text, title).print(printer)
+def pdf_of(text: str, title: str) -> bytes:
+    """Give the text as a PDF. It is made in memory: onto a disk that refuses, Qt would only fail in silence."""
+    held = QBuffer()
+    held.open(QIODevice.OpenModeFlag.WriteOnly)
+    writer = QPdfWriter(held)
+    writer.setTitle(title)
+    writer.setPageSize(QPageSize(QPageSize.PageSizeId.A4))
+    writer.setPageMargins(_MARGINS, QPageLayout.Unit.Millimeter)
+    _document(text, title).print(writer)
+    held.close()
+    return bytes(held.data().data())
 
 
 def _printer(title: str) -> QPrinter:
     printer = QPrinter(QPrinter.PrinterMode.HighResolution)
     printer.setDocName(title)
     printer.setPageSize(QPageSize(QPageSize.PageSizeId.A4))
-    printer.setPageMargins(QMarginsF(15, 15, 15, 15), QPageLayout.Unit.Millimeter)
+    printer.setPageMargins(_MARGINS, QPageLayout.Unit.Millimeter)
     return printer
 
 

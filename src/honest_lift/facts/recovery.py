@@ -53,6 +53,14 @@ class Leftover(Struct, frozen=True):
         return self.kept.path if self.kept else None
 
     @property
+    def has_file(self) -> bool:
+        """Tell whether that file is there; one that can't be asked about is not called gone."""
+        try:
+            return self.path is not None and disk.is_there(self.path)
+        except OSError:
+            return True
+
+    @property
     def name(self) -> str:
         """Give the engine's name; "" for none."""
         return self.kept.engine.name if self.kept else ""

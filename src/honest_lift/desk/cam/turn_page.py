@@ -13,6 +13,7 @@ from honest_lift.desk.cam.turn_view import TurnView
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
+from honest_lift.desk.writing_out import write_out
 from honest_lift.drawings.scene import Scene
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
@@ -202,11 +203,5 @@ class TurnPage(QWidget):
         self._write(path, scene_svg([(460.0, self._scene(None))], title=title))
 
     def _write(self, path: Path | None, words: str) -> None:
-        if path is None:
-            return
-        try:
-            path.write_text(words, encoding="utf-8")
-        except OSError as error:
-            questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
-            return
-        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
+        if path is not None:
+            write_out(self, self.session, path, words)

@@ -16,6 +16,7 @@ from honest_lift.desk.match.import_dialog import ImportDialog
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
+from honest_lift.desk.writing_out import write_out
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import in_figures
 
@@ -222,15 +223,8 @@ class ShelfPage(QWidget):
         if path is None:
             return
         units = {name: self.session.unit(name) for name in ("length", "load", "mass", "angle")}
-        try:
-            path.write_text(
-                write_csv(self.part_kind, self.here.shelf.parts(self.part_kind, self.shelf_name), units),
-                encoding="utf-8",
-            )
-        except OSError as error:
-            questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
-            return
-        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
+        parts = self.here.shelf.parts(self.part_kind, self.shelf_name)
+        write_out(self, self.session, path, write_csv(self.part_kind, parts, units))
 
     def new_shelf(self) -> None:
         """Add an empty shelf."""

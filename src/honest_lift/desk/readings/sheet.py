@@ -15,6 +15,7 @@ from honest_lift.desk.readings.grid import ReadingsGrid
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.tasks import Task
+from honest_lift.desk.writing_out import write_out
 from honest_lift.facts.columns import column_csv
 
 
@@ -94,11 +95,5 @@ class ReadingsSheet(QWidget):
         if path is None:
             return
         unit = self.session.unit(task.row.dimension)
-        try:
-            path.write_text(
-                column_csv(self.session.book, task.quantity, self.model.places, task.at, unit), encoding="utf-8"
-            )
-        except OSError as error:
-            questions.tell(self, self.tr("Not saved"), f"{path}: {error.strerror or error}.")
-            return
-        self.session.told.emit(self.tr("Saved: {0}").format(path.name))
+        column = column_csv(self.session.book, task.quantity, self.model.places, task.at, unit)
+        write_out(self, self.session, path, column)

@@ -149,7 +149,8 @@ def test_what_was_confirmed_and_never_saved_is_offered(open_window, tmp_path, mo
     monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "take")
     again = open_window()
     again.files.open_path(path)
-    assert "never saved with it: 1 reading, last on" in asked[0]
+    assert f"{path}\n1 reading, last on" in asked[0]
+    assert asked[0].endswith("Confirmed and never saved. Take it in?")
     assert again.session.book.journal[-1] == typed
     assert again.session.is_dirty
     again.session.save(path)
@@ -183,7 +184,7 @@ def test_an_engine_never_saved_is_offered_with_its_facts(qtbot, open_window, tmp
     monkeypatch.setattr(questions, "recover", lambda parent, question: asked.append(question) or "take")
     again = open_window(Bench().book)
     again._actions["recover"].trigger()
-    assert asked[0].startswith("river boat was never saved: ")
+    assert asked[0].startswith("river boat\nnever saved to a file\n")
     assert again.session.engine == lost.engine
     assert again.session.book.journal[-1] == lost.journal[-1]
     assert again.session.is_dirty
@@ -257,7 +258,8 @@ def test_a_plain_start_offers_what_was_open_with_its_file(open_window, tmp_path,
     typed = killed.session.book.journal[-1]
     killed.session.close()
     window, asked = reopened(open_window, monkeypatch, ["take"])
-    assert f"Reedmace 366, in another file, {path}: confirmed and never saved: 1 reading, last on 20" in asked[0]
+    assert asked[0].startswith(f"Reedmace 366\n{path}\n1 reading, last on 20")
+    assert "Open that file and take it in?" in asked[0]
     assert (window.session.path, window.session.book.journal[-1]) == (path, typed)
     assert window.session.is_dirty
 

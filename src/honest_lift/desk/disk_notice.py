@@ -16,7 +16,6 @@ class DiskNotice(Label):
         self.setObjectName("diskNotice")
         self.setWordWrap(True)
         self.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
-        self.setContentsMargins(14, 6, 14, 6)
         self.setVisible(False)
         session.unsafe.connect(self.show_words)
 

@@ -206,24 +206,21 @@ class Files:
         return True
 
     def _question(self, left: Leftover, *, here: bool = False) -> str:
+        """Ask about what was left: whose it is, what it is and of when, and what would be done with it, a line each."""
         name = left.name or self.session.engine.name or self.tr("an engine without a name")
-        if left.path is None:
-            words = (
-                self.tr("{0} was never saved: {1}. Take it in?")
-                if here
-                else self.tr("{0} was never saved: {1}. Put it on the desk?")
-            )
-            return words.format(name, left.words)
-        if self._is_here(left):
-            words = self.tr("{0}, {1}: confirmed and never saved with it: {2}. Take it in?")
-        elif left.has_file:
-            words = self.tr("{0}, in another file, {1}: confirmed and never saved: {2}. Open that file and take it in?")
-        else:
-            words = self.tr("{0}, {1}, which is there no more: confirmed and never saved: {2}. Take it in?")
         older = ""
+        if left.path is None:
+            where = self.tr("never saved to a file")
+            what = self.tr("Take it in?") if here else self.tr("Put it on the desk?")
+        else:
+            where, what = str(left.path), self.tr("Take it in?")
+            if not left.has_file:
+                where += self.tr(", which is there no more")
+            elif not self._is_here(left):
+                what = self.tr("It belongs to another file than the one on the desk. Open that file and take it in?")
         if here and left.is_older_than(self.session.book):
             older = self.tr(" The facts of the file are others by now, and these would take their place.")
-        return words.format(name, left.path, left.words) + older
+        return f"{name}\n{where}\n{left.words}\n\n" + self.tr("Confirmed and never saved.{0} {1}").format(older, what)
 
     def _answered(self, left: Leftover, question: str) -> str:
         if left.newer:

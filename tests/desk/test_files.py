@@ -160,6 +160,22 @@ def test_what_was_confirmed_and_never_saved_is_offered(open_window, tmp_path, mo
     assert len(asked) == 1, "saved with the engine, it is offered no more"
 
 
+def test_what_was_taken_in_is_kept_with_its_facts_through_another_kill(open_window, tmp_path, monkeypatch):
+    path = tmp_path / "river.liftbook"
+    write_book(demo(), path)
+    monkeypatch.setattr(questions, "recover", lambda parent, question: "take")
+    lost = None
+    for _ in range(3):  # killed, taken in, and killed again before anything else is done
+        window = open_window()
+        window.files.open_path(path)
+        if lost is None:
+            window.session.do(Describe({"name": "river boat"}, "name"))
+            change(window)
+            lost = window.session.book
+        assert window.session.book == lost
+        window.session.close()
+
+
 def test_a_file_is_dragged_in(open_window, tmp_path):
     path = tmp_path / "other.liftbook"
     write_book(Bench().book, path)

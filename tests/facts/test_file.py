@@ -295,6 +295,12 @@ def test_no_figure_that_is_none_comes_in_anywhere(value):
         assert decode_book(encode_book(book), "x") == book
 
 
+def test_a_head_without_a_valve_is_refused():
+    document = raw()
+    document["engine"]["layout"]["heads"][1]["positions"] = []
+    assert "heads[1].positions”: a head has at least one valve" in told(document)
+
+
 def test_a_head_drawn_nowhere_is_drawn_in_a_row():
     text = encode_book(demo()).decode().replace('"x_mm": 52.0', '"x_mm": NaN', 1)
     book = decode_book(text.encode(), "x")

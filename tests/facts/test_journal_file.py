@@ -62,6 +62,7 @@ def test_confirmed_entries_are_on_the_disk_and_come_back():
     assert (left.entries, left.torn) == (full.journal, 0)
     assert left.taken_into(empty) == full
     assert left_of(full).entries == (), "what the book holds is not offered again"
+    assert left.taken_into(replace(empty, journal=full.journal[:1])).journal == full.journal, "nothing is doubled"
     assert left.words == "2 readings and facts that were changed, last on 2026-11-30 10:00"
 
 
@@ -134,6 +135,7 @@ def test_half_a_line_on_a_full_disk_is_cut_off_again(monkeypatch):
     run.die()
     left = left_of(empty)
     assert (left.entries, left.torn, len(left.journals)) == (full.journal, 0, 1)
+    assert [path.name for path in left.journals] == [f"{full.engine.id}.jsonl"], "mended, not begun anew"
 
 
 def test_a_folder_that_was_cleaned_gets_everything_again():
@@ -270,9 +272,10 @@ def test_journals_that_a_saved_file_holds_whole_are_folded_in_and_no_others(tmp_
     path = tmp_path / "river.liftbook"
     path.write_text("")
     Run(full, path).keep(full.journal[:1], changed=False).die()
-    lacking, (first,) = replace(full, journal=full.journal[1:]), journals_there()
-    fold_in(lacking, path)
-    assert journals_there() == [first], "an entry the file lacks"
+    Run(full, path).keep(full.journal[1:], changed=False).die()
+    there = journals_there()
+    fold_in(replace(full, journal=full.journal[1:]), path)
+    assert journals_there() == there, "an entry the file lacks"
     fold_in(full, path)
     assert journals_there() == []
     Run(full, path).keep(full.journal).die()

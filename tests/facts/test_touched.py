@@ -52,6 +52,30 @@ def test_a_wheel_table_may_touch_anything(bench):
     assert touched(after, replace(after, journal=(*after.journal, StruckOut("s", "", "", "t")))) is None
 
 
+def test_a_book_narrowed_stays_the_same_until_something_is_entered_about_it(bench):
+    def cut():
+        return narrowed(bench.book, frozenset({"installed_height"}), frozenset()).journal
+
+    before = cut()
+    own = next(one for one in bench.book.journal if one.quantity == "installed_height")
+    other = next(one for one in bench.book.journal if one.quantity != "installed_height")
+    bench.do(StrikeOut(other.id, "knocked"))
+    assert cut() is before
+    bench.do(StrikeOut(own.id, "knocked"))
+    assert cut() == (*before, bench.book.journal[-1])
+    table = WheelTable("t", "", "", at_position("1i"), "valve", (0.0,) * 5, (0.0,) * 5)
+    bench.history.book = replace(bench.book, journal=(*bench.book.journal, table))
+    assert cut()[-1] is table, "a lobe speaks to many"
+
+
+def test_what_is_spoken_of_before_it_comes_is_not_left_out(bench):
+    book = replace(bench.book, journal=(StruckOut("s", "", "", bench.book.journal[0].id),))
+    asked = frozenset({"installed_height"})
+    assert narrowed(book, asked, frozenset()).journal == ()
+    whole = replace(book, journal=(*book.journal, bench.book.journal[0]))
+    assert narrowed(whole, asked, frozenset()).journal == whole.journal
+
+
 def test_what_was_stated_otherwise_touches_its_quantity_wherever_it_stands(bench):
     before = bench.book
     differs = touched(before, bench.state("rocker_ratio", 1.7).book)

@@ -268,6 +268,8 @@ def _check_ids(book: Book, name: str) -> None:
 def _check_names(book: Book, name: str) -> None:
     """Refuse a file whose layout or units are no layout or units of ours."""
     for h, head in enumerate(book.engine.layout.heads):
+        if not head.positions:
+            raise FileError(f"{name}: field “engine.layout.heads[{h}].positions”: a head has at least one valve.")
         for p, one in enumerate(head.positions):
             field = f"engine.layout.heads[{h}].positions[{p}]"
             try:

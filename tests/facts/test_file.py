@@ -317,3 +317,31 @@ def test_what_would_not_read_back_is_not_written(tmp_path):
         write_book(bad, path)
     assert path.read_bytes() == before
     assert [one.name for one in tmp_path.iterdir()] == ["river.liftbook"]
+
+
+def test_what_would_read_back_as_something_else_is_not_written(tmp_path):
+    bench = Bench().height("1e", 45.0)
+    senseless = msgspec.structs.replace(bench.book.journal[0], value=-5.0)
+    with pytest.raises(FileError, match="would read back as something else"):
+        write_book(msgspec.structs.replace(bench.book, journal=(senseless,)), tmp_path / "river.liftbook")
+    assert list(tmp_path.iterdir()) == []
+
+
+def test_a_disk_that_gives_back_something_else_is_found_out(tmp_path, monkeypatch):
+    path = tmp_path / "river.liftbook"
+    write_book(Bench().book, path)
+    before = path.read_bytes()
+
+    class Rotten:
+        def __getattr__(self, name):
+            return (
+                (lambda handle, size: os.read(handle, size).replace(b"bench", b"bEnch"))
+                if name == "read"
+                else getattr(os, name)
+            )
+
+    monkeypatch.setattr(engine_file.disk, "os", Rotten())
+    with pytest.raises(FileError, match="reads back as something else"):
+        write_book(Bench().height("1e", 45.0).book, path)
+    monkeypatch.undo()
+    assert path.read_bytes() == before

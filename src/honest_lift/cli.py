@@ -32,6 +32,7 @@ examples:
 check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
 unproven, 2 when the file can't be read or the answer can't be written.
 """
+_DESCRIPTION = "Proves valve springs, heights and clearances from real measurements with their doubt."
 _FAULT = 2  # of the file, the call, the machine or the program
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
 
@@ -62,24 +63,59 @@ def _write_no_more() -> None:
 
 
 def _run(arguments: list[str]) -> int:
-    if arguments[:1] == ["check"]:
-        return _check(arguments[1:])
-    if arguments[:1] == ["curves"]:
-        return _curves(arguments[1:])
-    if arguments[:1] == ["shots"]:
-        return _shots(arguments[1:])
-    return _window(arguments)
+    parser, commands = _parsers()
+    if not arguments or arguments[0] not in (*commands, "-h", "--help", "--version"):
+        arguments = ["open", *arguments]  # what most people want needs no command
+    options = parser.parse_args(arguments)
+    return int(options.run(options, commands[options.command]))
+
+
+def _parsers() -> tuple[argparse.ArgumentParser, dict[str, argparse.ArgumentParser]]:
+    """Give the parser of the whole line, and that of each command."""
+    whole = _parser("honest-lift", description=_DESCRIPTION, epilog=_EXAMPLES, usage="honest-lift [command] …")
+    whole.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
+    told = whole.add_subparsers(dest="command", title="commands", metavar="")
+    commands = {}
+    for name, about, fill, run in (
+        ("open", "open the window with an engine; the command may be left out", _fill_open, _window),
+        ("check", "print every finding of an engine, with its reason", _fill_check, _check),
+        ("curves", "print valve lift, velocity, acceleration and piston around the turn", _fill_curves, _curves),
+        ("shots", "draw every main view with the demonstration engine, 1280x800", _fill_shots, _shots),
+    ):
+        shown = "honest-lift" if name == "open" else f"honest-lift {name}"
+        one = told.add_parser(name, prog=shown, help=about, description=f"{about[:1].upper()}{about[1:]}.")
+        fill(one)
+        one.set_defaults(run=run)
+        commands[name] = one
+    return whole, commands
 
 
 def _parser(name: str, **more: str) -> argparse.ArgumentParser:
     return argparse.ArgumentParser(prog=name, formatter_class=argparse.RawDescriptionHelpFormatter, **more)  # type: ignore[arg-type]
 
 
-def _check(arguments: list[str]) -> int:
-    parser = _parser("honest-lift check", description="Print every finding of an engine, with its reason.")
+def _fill_open(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("file", nargs="*", type=Path, help="an engine file to open")
+    parser.add_argument("--demo", action="store_true", help="open the invented demonstration engine")
+    parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
+    parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
+
+
+def _fill_check(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
     parser.add_argument("--json", action="store_true", help="as JSON, schema honest-lift/findings (docs/findings.md)")
-    options = parser.parse_args(arguments)
+
+
+def _fill_curves(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
+    parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
+
+
+def _fill_shots(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("folder", type=Path, help="where the PNG files go; made if it is not there")
+
+
+def _check(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     book = _book_of(options.file)
     if book is None:
         return 2
@@ -121,13 +157,7 @@ def _book_of(file: str) -> Book | None:
         return None
 
 
-def _curves(arguments: list[str]) -> int:
-    parser = _parser(
-        "honest-lift curves", description="Print valve lift, velocity, acceleration and piston around the turn."
-    )
-    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
-    parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
-    options = parser.parse_args(arguments)
+def _curves(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     book = _book_of(options.file)
     if book is None:
         return 2
@@ -150,10 +180,7 @@ def _curves(arguments: list[str]) -> int:
     return 0
 
 
-def _shots(arguments: list[str]) -> int:
-    parser = _parser("honest-lift shots", description="Draw every main view with the demonstration engine, 1280x800.")
-    parser.add_argument("folder", type=Path, help="where the PNG files go; made if it is not there")
-    options = parser.parse_args(arguments)
+def _shots(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     os.environ["QT_QPA_PLATFORM"] = "offscreen"
     from honest_lift.desk.shots import take_shots
 
@@ -167,17 +194,8 @@ def _shots(arguments: list[str]) -> int:
     return 0
 
 
-def _window(arguments: list[str]) -> int:
-    parser = _parser(
-        "honest-lift",
-        description="Proves valve springs, heights and clearances from real measurements with their doubt.",
-        epilog=_EXAMPLES,
-    )
-    parser.add_argument("file", nargs="?", type=Path, help="an engine file to open")
-    parser.add_argument("--demo", action="store_true", help="open the invented demonstration engine")
-    parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
-    parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
-    options = parser.parse_args(arguments)
+def _window(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
+    file = _one_file(options, parser)
     if options.platform:
         os.environ["QT_QPA_PLATFORM"] = options.platform
     displays = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
@@ -190,7 +208,27 @@ def _window(arguments: list[str]) -> int:
     gc.disable()  # nothing made at the start is thrown away; the window turns it on again when it has been drawn
     from honest_lift.desk.app import run
 
-    return run(options.file, demo=options.demo)
+    return run(file, demo=options.demo)
+
+
+def _one_file(options: argparse.Namespace, parser: argparse.ArgumentParser) -> Path | None:
+    """Give the file to open. Ends with a sentence on several files, a file beside the demonstration, or a misspelt command."""
+    names = [str(one) for one in options.file]
+    if len(names) > 1:
+        parser.error(f"{len(names)} files were given ({', '.join(names)}); one is opened at a time.{_meant(names[0])}")
+    if names and options.demo:
+        parser.error(f"both --demo and {names[0]} were given: one of them is opened.")
+    if names and not Path(names[0]).exists() and (meant := _meant(names[0])):
+        parser.error(f"{names[0]}: there is no such file.{meant}")
+    return options.file[0] if names else None
+
+
+def _meant(word: str) -> str:
+    """Ask about a command that a word may have been meant for; "" for none."""
+    from difflib import get_close_matches
+
+    near = get_close_matches(word, ("open", "check", "curves", "shots"), 1, 0.6)
+    return f" Was the command “{near[0]}” meant?" if near else ""
 
 
 if __name__ == "__main__":

@@ -260,3 +260,30 @@ def test_what_is_no_file_is_refused_at_once(tmp_path, kind):
     )
     assert done.returncode == 2
     assert ("it is a folder" if kind == "folder" else "it is a pipe or a device") in done.stderr
+
+
+@pytest.mark.parametrize(
+    ("line", "said"),
+    [
+        (["chek", "demo"], "2 files were given (chek, demo); one is opened at a time. Was the command “check” meant?"),
+        (["chekc"], "chekc: there is no such file. Was the command “check” meant?"),
+        (["a.liftbook", "b.liftbook"], "2 files were given (a.liftbook, b.liftbook); one is opened at a time."),
+        (["--demo", "river.liftbook"], "both --demo and river.liftbook were given: one of them is opened."),
+        (["check"], "the following arguments are required: file"),
+        (["check", "demo", "--jsn"], "unrecognized arguments: --jsn"),
+    ],
+)
+def test_a_line_that_is_no_call_says_what_would_be(capsys, line, said):
+    with pytest.raises(SystemExit) as ended:
+        main(line)
+    assert ended.value.code == 2
+    assert said in " ".join(capsys.readouterr().err.split())
+
+
+def test_help_names_every_command(capsys):
+    with pytest.raises(SystemExit) as ended:
+        main(["--help"])
+    out = capsys.readouterr().out
+    assert ended.value.code == 0
+    assert all(f"\n    {name} " in out for name in ("open", "check", "curves", "shots"))
+    assert "honest-lift check river.liftbook" in out

@@ -22,6 +22,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
+from PyQt6 import sip
 from PyQt6.QtCore import Qt
 
 CALLS = (
@@ -75,6 +76,7 @@ class Bench:
         self.folder, self.said, self.slipped = folder, list[str](), list[str]()
         self.path = folder / "engine.liftbook"
         self.copy = folder / "copy.liftbook"
+        self.windows: list[Any] = []
         self.typed: set[str] = set()
         self.confirmed: set[str] = set()
         self.questions: Any = questions
@@ -96,7 +98,8 @@ class Bench:
         direct = Qt.ConnectionType.DirectConnection
         session._flushed.connect(lambda entries: self.confirmed.update(one.id for one in entries), direct)
         session.unsafe.connect(lambda words: words and self.said.append(words))
-        return Window(session)
+        self.windows.append(Window(session))
+        return self.windows[-1]
 
 
 def work(bench: Bench, turn: Callable[[], None]) -> Any:
@@ -144,6 +147,7 @@ def one_trial(folder: Path, faulty: Faulty, source: bytes) -> tuple[Bench, list[
     from honest_lift.facts import disk
     from honest_lift.facts.file import read_book
     from honest_lift.facts.recovery import leftovers
+    from honest_lift.facts.remember import forget_all
 
     shutil.rmtree(folder, ignore_errors=True)
     folder.mkdir()
@@ -171,8 +175,9 @@ def one_trial(folder: Path, faulty: Faulty, source: bytes) -> tuple[Bench, list[
     if (lost := bench.typed - found) and not any("on the disk" in one for one in bench.said):
         wrong.append(f"{len(lost)} entries lost without a word")
     wrong += bench.slipped
-    window.deleteLater()
-    turn()
+    for one in bench.windows:  # thousands of them would fill the memory
+        sip.delete(one)
+    forget_all()
     return bench, wrong
 
 

@@ -247,8 +247,11 @@ def share_of(card: SpringCard | None, position: str) -> Input:
         return Input(
             "spring_mass", place.title, "not applicable", spring_share(first.active_coils, first.coils), asked=place
         )
+    off = (
+        ("spring:share", "share of the spring that moves", _SHARE_U),
+    )  # its own: the mass it is a share of is another doubt
     return Input(
-        "spring_mass", place.title, "not applicable", _SHARE, _SHARE_U, note="its coils are not stated", asked=place
+        "spring_mass", place.title, "not applicable", _SHARE, note="its coils are not stated", asked=place, each=off
     )
 
 

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QTableView
 from engines import Bench, demo
 from honest_lift.desk.actions import ACTIONS
 from honest_lift.desk.painting import paint_verdict
+from honest_lift.desk.steps import STEPS
 from honest_lift.desk.theme import THEMES, Theme
 from honest_lift.drawings.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.scene import Box, Circle, Line, Words
@@ -88,7 +89,7 @@ def test_no_two_actions_share_a_key_and_every_one_is_answered(open_window):
 
 def test_every_control_has_a_name_for_a_screen_reader(open_window):
     window = open_window()
-    for step in ("engine", "springs", "heights"):
+    for step in STEPS:
         window.session.open_step(step)
     nameless = [
         (type(one).__name__, one.objectName())
@@ -110,7 +111,7 @@ def test_every_view_draws_at_every_size(open_window, book, theme):
     window = open_window(book())
     for zoom in (0.7, 1.0, 2.0):
         window.dress(theme, zoom)
-        for step in ("engine", "springs", "heights"):
+        for step in STEPS:
             window.session.open_step(step)
             assert not window.grab().isNull()
     for step in ("previous", "next", "larger", "smaller", "theme"):

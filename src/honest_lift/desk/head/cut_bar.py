@@ -27,6 +27,7 @@ class CutBar(QWidget):
         self.means, self.record, self.words = QComboBox(), QPushButton(), Label()
         self.means.addItems([self.tr(one) for one in _MEANS])
         self.means.setAccessibleName(self.tr("how the spring seats come into one plane"))
+        self.record.setAccessibleName(self.tr("Record what was cut"))
         self.words.setWordWrap(True)
         self.words.setObjectName("hint")
         self.words.setAccessibleName(self.tr("Cut plan of the spring seats"))

@@ -281,6 +281,7 @@ def test_what_differs_by_place_between_pieces_and_between_tools(qtbot, open_wind
     window._actions["step_engine"].trigger()
     pages = window.sheets["engine"].pages
 
+    session.show_page("Head parts")
     table = pages["Head parts"].made_of
     row = next(i for i, one in enumerate(table.records.records) if one.made.place == at_role("exhaust"))
     put(qtbot, table, row, "guides of", "bronze")

@@ -1,11 +1,12 @@
 """How the window looks: shapes, colours, keys, names for screen readers, odd engines, drawings to scale."""
 
+import sys
 from itertools import combinations
 
 import numpy as np
 import pytest
 from PyQt6.QtGui import QImage, QKeySequence, QPainter
-from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QTableView
+from PyQt6.QtWidgets import QAbstractButton, QComboBox, QLineEdit, QTableView, QWidget
 
 from engines import Bench, demo
 from honest_lift.desk.actions import ACTIONS
@@ -100,6 +101,7 @@ def test_every_control_has_a_name_for_a_screen_reader(open_window):
         and type(one).__name__ not in ("QToolButton", "QTableCornerButton")
     ]  # fmt: skip
     assert nameless == []
+    window.session.open_step("heights")
     assert window.strip.accessibleDescription() == "1 exhaust: passes"
 
 
@@ -186,3 +188,31 @@ def test_heights_on_one_axis():
     nan = float("nan")
     assert isinstance(height_axis_scene([], nan, nan, 3, "in").strokes[0], Words)
     assert height_axis_scene([Dot("1e", 5000.0, False)], 1.0, 2.0, 3, "in").strokes
+
+
+def test_a_sheet_that_nobody_sees_waits_and_catches_up_when_it_is_shown(open_window, qapp):
+    window = open_window()
+    for step in STEPS:
+        window.session.open_step(step)
+    window.session.open_step("heights")
+    refreshed = []
+
+    def watch(frame, event, _):
+        owner = frame.f_locals.get("self") if event == "call" and frame.f_code.co_name == "refresh" else None
+        if isinstance(owner, QWidget) and not owner.isVisible():
+            refreshed.append(type(owner).__name__)
+
+    sys.setprofile(watch)
+    window.bar.entry.setText("1.812")
+    window.bar.confirm()
+    sys.setprofile(None)
+    assert refreshed == []
+    window.session.go("1e")
+    window.session.open_step("readings")
+    qapp.processEvents()
+    grid = window.sheets["readings"].model
+    assert "1.812" in {grid.index(row, 1).data() for row in range(grid.rowCount())}
+    window.session.undo()
+    window.session.open_step("heights")
+    window.session.open_step("readings")
+    assert "1.812" not in {grid.index(row, 1).data() for row in range(grid.rowCount())}

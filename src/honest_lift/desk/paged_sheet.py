@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
@@ -33,8 +34,7 @@ class PagedSheet(QWidget):
             self.stack.addWidget(page)
         self._lay_out(title, caution)
         self.tabs.currentChanged.connect(self._show)
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def _lay_out(self, title: str, caution: str) -> None:

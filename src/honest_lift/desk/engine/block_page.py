@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from honest_lift.desk.engine.page import Page
 from honest_lift.desk.engine.stated_table import StatedTable
+from honest_lift.desk.following import follow
 from honest_lift.desk.session import Session
 
 _ROLES = ("intake", "exhaust")
@@ -69,5 +70,5 @@ def _fill(page: Page, places: Mapping[str, Sequence[str]], title: str) -> None:
     stated = StatedTable(page.session, places, title, 330)
     page.facts = page.follow(stated.view, lambda row: None)
     page.column.addWidget(page.facts, 1)
-    page.session.changed.connect(stated.refresh)
+    follow(page, (page.session.changed,), stated.refresh)
     stated.refresh()

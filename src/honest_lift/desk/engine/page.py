@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import RecordTable
 from honest_lift.desk.session import Session
@@ -21,7 +22,7 @@ class Page(QWidget):
         self.column.setContentsMargins(14, 10, 14, 10)
         self.column.setSpacing(8)
         self.column.addWidget(hint_label(hint))
-        session.changed.connect(self.refresh)
+        follow(self, (session.changed,), self.refresh)
 
     def refresh(self) -> None:
         """Show the engine as it is."""

@@ -22,6 +22,7 @@ from PyQt6.QtWidgets import (
 from honest_lift.desk.bit_by_bit import BitByBit
 from honest_lift.desk.finding.budget_bar import BudgetBar
 from honest_lift.desk.finding.inputs_grid import InputsGrid
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.painting import paint_verdict
@@ -74,8 +75,7 @@ class FindingSheet(QWidget):
         self.cures = [QPushButton() for _ in range(_SHOWN)]
         self._edits: list[Edit] = []
         self._build()
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def _build(self) -> None:

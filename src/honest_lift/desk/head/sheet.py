@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.head.cut_bar import CutBar
 from honest_lift.desk.head.drawn import draw
@@ -53,8 +54,7 @@ class HeadSheet(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(self._chosen)
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def _lay_out(self) -> None:

@@ -7,6 +7,7 @@ from math import isfinite, nan
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHeaderView, QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.heights.grid import HeightsGrid
 from honest_lift.desk.label import Label
@@ -45,8 +46,7 @@ class HeightsSheet(QWidget):
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: session.go(self.model.name(row)))
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:

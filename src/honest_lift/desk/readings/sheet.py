@@ -8,6 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QPushButton, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.history_table import HistoryTable
 from honest_lift.desk.label import Label
@@ -57,8 +58,7 @@ class ReadingsSheet(QWidget):
         self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(lambda row, _: session.go_place(self.model.places[row]))
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QStackedWidget, QTabBar, QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
 from honest_lift.desk.rocker.bucket_page import BucketPage
 from honest_lift.desk.rocker.finder_page import FinderPage
@@ -48,8 +49,7 @@ class RockerSheet(QWidget):
         column.addWidget(self.stack, 1)
         self._gear = ""
         self.tabs.currentChanged.connect(lambda _: self._turn_page())
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:

@@ -12,6 +12,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
@@ -111,8 +112,7 @@ class ShimsSheet(QWidget):
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
         self._made.connect(self._show)
         self._found.connect(self._show_found)
-        for signal in (self.session.changed, self.session.examined, self.session.moved):
-            signal.connect(self.refresh)
+        follow(self, (self.session.changed, self.session.examined, self.session.moved), self.refresh)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
+from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
@@ -49,8 +50,7 @@ class SpringsSheet(QWidget):
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(self._chosen)
-        for signal in (session.changed, session.examined, session.moved):
-            signal.connect(self.refresh)
+        follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()
 
     def dress(self, theme, zoom: float) -> None:

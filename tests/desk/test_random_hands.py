@@ -30,7 +30,7 @@ TEXTS = ["1.8", "45", "0", "-1", "1e9", "zz", "", "1 7/8", ".02", "~1.8 ±.05", 
          "10 furlong"]  # fmt: skip
 KEYS = [Qt.Key.Key_Return, Qt.Key.Key_Down, Qt.Key.Key_Up, Qt.Key.Key_Escape]
 ROUNDS = int(os.environ.get("HANDS", "45"))  # the long run: docs/validation.md
-SEED = int(os.environ.get("SEED", random.randrange(10**6)))
+SEED = int(os.environ.get("SEED", "1"))
 
 
 @pytest.fixture

@@ -394,7 +394,7 @@ def test_a_lock_in_a_folder_that_turned_read_only_is_let_go(tmp_path, monkeypatc
 
 
 def test_a_long_name_is_locked_too(tmp_path):
-    path = tmp_path / ("x" * 240 + ".liftbook")
+    path = tmp_path / ("x" * 246 + ".liftbook")
     first = lock_beside(path)
     assert isinstance(first, Lock)
     assert isinstance(lock_beside(path), Holder)

@@ -12,6 +12,7 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.tester import corrections
 from honest_lift.facts.calibrations import Calibration, CertifiedPoint, ReferenceSpring
 from honest_lift.facts.edits import Put, StrikeOut
+from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.place import of_reference, of_spring
 from honest_lift.numbers.doubt import Ground, exact
 from honest_lift.numbers.verdict import Verdict
@@ -147,6 +148,21 @@ def test_a_calibration_without_a_reading_left_corrects_nothing():
     assert corrections(bench.book) == {}
     bench.complete()
     assert examine(bench.book).finding("seat_load", "1e").figure == pytest.approx(722.0, abs=0.5)
+
+
+@pytest.mark.parametrize(
+    ("old", "new"), [('"plus_minus_n": 0.5', '"plus_minus_n": -0.5'), ('"load_n": 800.0', '"load_n": NaN')]
+)
+def test_a_certificate_of_which_something_is_set_aside_lets_nothing_pass(old, new):
+    """What is left of it would be surer than the whole: two ways of telling its doubt, or a point less to check the line by."""
+    points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
+    bench = calibrated(points, tuple(p for _, p in points)).complete()
+    reference = replace(bench.engine.references[0], common_percent=0.1)
+    text = encode_book(bench.do(Put("references", reference)).book).decode()
+    assert examine(decode_book(text.encode(), "x")).finding("seat_load", "1e").verdict is Verdict.PASSES
+    spoiled = decode_book(text.replace(old, new).encode(), "x")
+    assert spoiled.set_aside
+    assert examine(spoiled).finding("seat_load", "1e").verdict is Verdict.UNPROVEN
 
 
 def test_calibrations_set_aside_or_lost_let_nothing_pass():

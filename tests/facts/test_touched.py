@@ -71,6 +71,13 @@ def test_a_book_narrowed_stays_the_same_until_something_is_entered_about_it(benc
 def test_what_is_spoken_of_before_it_comes_is_not_left_out(bench):
     book = replace(bench.book, journal=(StruckOut("s", "", "", bench.book.journal[0].id),))
     asked = frozenset({"installed_height"})
+    other = [one for one in bench.book.journal if one.quantity == "installed_height"][1]
+    narrowed(replace(book, journal=(other,)), asked, frozenset())
+    book = replace(book, journal=(other, *book.journal))
+    assert narrowed(book, asked, frozenset()).journal == book.journal[:1]
+    whole = replace(book, journal=(*book.journal, bench.book.journal[0]))
+    assert narrowed(whole, asked, frozenset()).journal == whole.journal, "also where it was gone on from another"
+    book = replace(book, journal=(StruckOut("s", "", "", bench.book.journal[0].id),))
     assert narrowed(book, asked, frozenset()).journal == ()
     whole = replace(book, journal=(*book.journal, bench.book.journal[0]))
     assert narrowed(whole, asked, frozenset()).journal == whole.journal

@@ -53,7 +53,7 @@ class Ending(QObject):
         if kind == QtMsgType.QtFatalMsg or any(one in words for one in _BROKEN):
             self.keep_all()
             print(
-                f"honest-lift: the display has gone ({words.strip()}). Everything confirmed is kept.",
+                f"honest-lift: the window can't go on ({words.strip()}). Everything confirmed is kept.",
                 file=sys.stderr,
                 flush=True,
             )

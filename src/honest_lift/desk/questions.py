@@ -20,6 +20,19 @@ def _box(parent: QWidget, title: str, text: str) -> QMessageBox:
     return box
 
 
+_Role = QMessageBox.ButtonRole
+
+
+def _choice(box: QMessageBox, *choices: tuple[str, QMessageBox.ButtonRole, str]) -> str:
+    """Ask with buttons (words, role, answer): the first is the default, the one that rejects is what Escape gives."""
+    answers = {box.addButton(words, role): answer for words, role, answer in choices}
+    box.setDefaultButton(next(iter(answers)))
+    escape = next(answer for _, role, answer in choices if role == _Role.RejectRole)
+    box.setEscapeButton(next(button for button, answer in answers.items() if answer == escape))
+    box.exec()
+    return answers.get(box.clickedButton(), escape)
+
+
 def save_first(parent: QWidget, unwritten: int = 0) -> str:
     """Ask what to do with unsaved changes: "save", "drop" or "stay". `unwritten`: entries the disk has not taken."""
     box = _box(parent, parent.tr("Unsaved changes"), parent.tr("This engine has changes that are not saved."))
@@ -30,13 +43,12 @@ def save_first(parent: QWidget, unwritten: int = 0) -> str:
         )
         lost = words.format(unwritten)
     box.setInformativeText(lost)
-    save = box.addButton(parent.tr("Save"), QMessageBox.ButtonRole.AcceptRole)
-    drop = box.addButton(parent.tr("Don't save"), QMessageBox.ButtonRole.DestructiveRole)
-    stay = box.addButton(parent.tr("Stay"), QMessageBox.ButtonRole.RejectRole)
-    box.setDefaultButton(save)
-    box.setEscapeButton(stay)
-    box.exec()
-    return {save: "save", drop: "drop"}.get(box.clickedButton(), "stay")
+    return _choice(
+        box,
+        (parent.tr("Save"), _Role.AcceptRole, "save"),
+        (parent.tr("Don't save"), _Role.DestructiveRole, "drop"),
+        (parent.tr("Stay"), _Role.RejectRole, "stay"),
+    )
 
 
 def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
@@ -50,28 +62,25 @@ def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
 
 def recover(parent: QWidget, question: str) -> str:
     """Ask what to do with what was left of a run: "take", "later" or "away"."""
-    box = _box(parent, parent.tr("Not saved the last time"), question)
-    take = box.addButton(parent.tr("Take it in"), QMessageBox.ButtonRole.AcceptRole)
-    later = box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
-    away = box.addButton(parent.tr("Put it away"), QMessageBox.ButtonRole.DestructiveRole)
-    box.setDefaultButton(take)
-    box.setEscapeButton(later)
-    box.exec()
-    return {take: "take", away: "away"}.get(box.clickedButton(), "later")
+    return _choice(
+        _box(parent, parent.tr("Not saved the last time"), question),
+        (parent.tr("Take it in"), _Role.AcceptRole, "take"),
+        (parent.tr("Not now"), _Role.RejectRole, "later"),
+        (parent.tr("Put it away"), _Role.DestructiveRole, "away"),
+    )
 
 
 def changed_meanwhile(parent: QWidget, what: str) -> str:
     """Ask what to do where another program wrote the file: "elsewhere", "look", "over" or "stay"."""
     box = _box(parent, parent.tr("The file has changed"), what)
     box.setInformativeText(parent.tr("Nothing was written. Written over, what it holds now becomes its backup."))
-    elsewhere = box.addButton(parent.tr("Save elsewhere…"), QMessageBox.ButtonRole.AcceptRole)
-    look = box.addButton(parent.tr("Look at the difference"), QMessageBox.ButtonRole.ActionRole)
-    over = box.addButton(parent.tr("Write over it"), QMessageBox.ButtonRole.DestructiveRole)
-    stay = box.addButton(parent.tr("Not now"), QMessageBox.ButtonRole.RejectRole)
-    box.setDefaultButton(elsewhere)
-    box.setEscapeButton(stay)
-    box.exec()
-    return {elsewhere: "elsewhere", look: "look", over: "over"}.get(box.clickedButton(), "stay")
+    return _choice(
+        box,
+        (parent.tr("Save elsewhere…"), _Role.AcceptRole, "elsewhere"),
+        (parent.tr("Look at the difference"), _Role.ActionRole, "look"),
+        (parent.tr("Write over it"), _Role.DestructiveRole, "over"),
+        (parent.tr("Not now"), _Role.RejectRole, "stay"),
+    )
 
 
 def tell(parent: QWidget, title: str, words: str) -> None:

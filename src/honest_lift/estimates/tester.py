@@ -99,7 +99,10 @@ def correction_for(book: Book, tool: Tool, read_on: str) -> tuple[Correction | N
     found = calibration_for(engine.calibrations, tool.id, tool.correction, read_on)
     if found is None:
         return None, "the calibration chosen for it is not in this engine"
-    return corrections(book).get(found.id), _overdue(book, tool, found, read_on)
+    made = corrections(book).get(found.id)
+    if made is None:
+        return None, "the calibration it goes by has no reading against a certificate that can be used"
+    return made, _overdue(book, tool, found, read_on)
 
 
 @by_identity

@@ -65,11 +65,11 @@ def _narrowed_journal(journal: tuple[AnyEntry, ...], quantities: frozenset[str])
         if asked == quantities and journal[: len(known)] == known:
             new = tuple(one for one in journal[len(known) :] if index.is_about(one, quantities))
             made = cast(tuple[AnyEntry, ...], before + new if new else before)
-            return made if known is journal else _kept(_journals, journal, quantities, made)
-    made = index.of(quantities)
-    return (
-        made if index.strangers else _kept(_journals, journal, quantities, made)
-    )  # what comes may belong to what was left out
+            break
+    else:
+        known, made = (), index.of(quantities)
+    # what speaks of an id that nothing has yet is left out, and may belong to what comes: that journal is not gone on from
+    return made if known is journal or index.strangers else _kept(_journals, journal, quantities, made)
 
 
 def _kept(kept: list[Any], whole: T, by: frozenset[str], made: T) -> T:

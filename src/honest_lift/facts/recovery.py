@@ -82,6 +82,7 @@ class Leftover(Struct, frozen=True):
             parts += [f"{number} {one if number == 1 else many}"] if number else []
         if self.kept and self.kept.changed:
             parts.append("facts that were changed")
+        parts = parts or ["what this program can't read"]
         lines = "line" if self.torn == 1 else "lines"
         torn = f"; {self.torn} more {lines} can't be read" if self.torn else ""
         return f"{' and '.join(parts)}, last on {self.when[:16].replace('T', ' ')}{torn}"

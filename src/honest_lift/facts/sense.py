@@ -62,6 +62,9 @@ def sensible(book: Book) -> Book:
         )
         if table == "limits":  # half a window would pass what the whole one refuses
             rows = tuple(new for new, old in zip(rows, engine.limits, strict=True) if _ends(new) == _ends(old))
+        if table == "references":  # half a certificate would be surer than the whole one
+            pairs = zip(rows, engine.references, strict=True)
+            rows = tuple(new if new == old else replace(new, points=()) for new, old in pairs)
         rows = tuple(one for one in rows if _is_whole(one))
         if rows != getattr(engine, table):
             changed[table] = rows

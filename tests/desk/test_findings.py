@@ -11,7 +11,7 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.next_reading import CLOSE, LACKS, STALE, next_steps
-from honest_lift.plans.worth import worth_measuring
+from honest_lift.plans.worth import worth_of, worth_tried
 
 
 @pytest.fixture
@@ -107,7 +107,7 @@ def test_what_is_missing_is_offered_to_be_measured(page):
 def test_nothing_is_called_worth_measuring_that_changes_nothing():
     bench = Bench().complete()
     finding = examine(bench.book).finding("installed_height", "1e")
-    assert [one.quantity for one in worth_measuring(bench.book, finding)] == []
+    assert [one.quantity for one in worth_of(finding, worth_tried(bench.book, finding))] == []
 
 
 # --- the plan ---

@@ -15,7 +15,7 @@ from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
-from honest_lift.plans.remedies import remedies_for
+from honest_lift.plans.remedies import remedies_of, remedies_tried
 from honest_lift.plans.shims import plan_shims
 from honest_lift.plans.windows import windows_of
 from honest_lift.sheets.bench_card import bench_card
@@ -303,7 +303,7 @@ def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
     """The spacer someone left in 5 intake: the smallest change is to take it out."""
     book = demo_book("x")
     finding = examine(book).finding("bind_margin", "5i")
-    first = remedies_for(book, finding)[0]
+    first = remedies_of(remedies_tried(book, finding))[0]
     assert first.what == "take 0.060 in of shims out"
     assert first.words.startswith(
         "take 0.060 in of shims out: installed height 1.739 to 1.799 in, bind margin 0.039 to 0.099 in"
@@ -315,10 +315,10 @@ def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
 def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
     book = demo_book("x")
     examination = examine(book)
-    assert remedies_for(book, examination.finding("bind_margin", "1e")) == ()
+    assert remedies_of(remedies_tried(book, examination.finding("bind_margin", "1e"))) == ()
     for check in ("bind_margin", "seat_load", "open_load"):
         for position in ("4i", "6i"):
-            for one in remedies_for(book, examination.finding(check, position)):
+            for one in remedies_of(remedies_tried(book, examination.finding(check, position))):
                 engine, _ = one.edit.apply(book)
                 after = examine(replace(book, engine=engine)).by_position[position]
                 assert Verdict.FAILS not in {f.provisional for f in after if f.check.step == "heights"}
@@ -326,6 +326,6 @@ def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
 
 def test_a_bad_spring_is_cured_by_another_one():
     book = demo_book("x")
-    offered = remedies_for(book, examine(book).finding("bind_margin", "6i"))
+    offered = remedies_of(remedies_tried(book, examine(book).finding("bind_margin", "6i")))
     assert offered
     assert all(one.what.startswith("fit spring N") for one in offered)

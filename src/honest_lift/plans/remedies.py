@@ -41,16 +41,11 @@ class Remedy(Struct, frozen=True):
         return f"{self.what}: {', '.join(self.effects)}"
 
 
-def remedies_for(book: Book, finding: Finding) -> tuple[Remedy, ...]:
-    """Give what would put a failing or close finding of heights and loads right, the smallest change first.
-
-    Only what leaves no other margin of heights and loads at the valve failing is offered.
-    """
-    return remedies_of(remedies_tried(book, finding))
-
-
 def remedies_tried(book: Book, finding: Finding) -> Iterator[Remedy | None]:
-    """Give, one at a time since each asks the checks anew, what comes of every other stack and every spare spring."""
+    """Give, one at a time since each asks the checks anew, what comes of every other stack and every spare spring.
+
+    Of a failing or close finding of heights and loads; None for what leaves another margin of them at the valve failing.
+    """
     if (
         finding.verdict not in (Verdict.FAILS, Verdict.CLOSE)
         or not finding.position

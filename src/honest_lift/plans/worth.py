@@ -53,16 +53,11 @@ class Worth(Struct, frozen=True):
         return f"{CATALOG[self.quantity].title} of {self.place.title}{times}"
 
 
-def worth_measuring(book: Book, finding: Finding) -> tuple[Worth, ...]:
-    """Give what is worth measuring again for a finding, that which settles it or narrows it most first.
+def worth_tried(book: Book, finding: Finding) -> Iterator[Worth | None]:
+    """Give, one at a time since each asks the checks anew, what comes of everything that could be measured again.
 
     Inputs that are missing are no part of this: they have to be measured in any case.
     """
-    return worth_of(finding, worth_tried(book, finding))
-
-
-def worth_tried(book: Book, finding: Finding) -> Iterator[Worth | None]:
-    """Give, one at a time since each asks the checks anew, what comes of everything that could be measured again."""
     if not isfinite(finding.figure):
         return
     for wanted in dict.fromkeys(_wanted(finding)):

@@ -114,7 +114,10 @@ def test_a_slip_is_said_and_written_down_and_the_window_goes_on(engine, slip, tm
     time.sleep(0.5)
     assert program.poll() is None
     program.send_signal(signal.SIGTERM)
-    told += program.communicate(timeout=20)[0].splitlines()
+    told += program.stdout.read().splitlines()  # what was read ahead stands in its buffer, out of reach of communicate
+    program.wait(timeout=20)
+    program.stdout.close()
+    program.stderr.close()
     log = next((tmp_path / "xdg_state_home").rglob("honest-lift.log"))
     assert "ZeroDivisionError" in log.read_text(encoding="utf-8")
     assert [one.id for one in left_of(read_book(engine), engine).entries] == [reading]

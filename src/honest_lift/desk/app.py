@@ -7,6 +7,7 @@ import os
 import sys
 from pathlib import Path
 
+from PyQt6 import sip
 from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
 from honest_lift.desk.ending import Ending
@@ -44,7 +45,11 @@ def run(file: Path | None, *, demo: bool) -> int:
     window.show()
     QTimer.singleShot(_SETTLED_MS, gc.freeze)  # looking through all that is loaded for garbage would hold a slider up
     QTimer.singleShot(_SETTLED_MS, start_log)
-    return app.exec()
+    status = app.exec()
+    ending.let_go()
+    qInstallMessageHandler(None)  # nothing of Python may be called by Qt while Python itself ends
+    sip.delete(window)
+    return status
 
 
 _SETTLED_MS = 5000

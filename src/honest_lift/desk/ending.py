@@ -48,6 +48,11 @@ class Ending(QObject):
             self._is_over = True
             self.window.end_in_order()
 
+    def let_go(self) -> None:
+        """Listen to no more signals: the window is gone."""
+        signal.set_wakeup_fd(-1)
+        self._notifier.setEnabled(False)
+
     def hear(self, kind: QtMsgType, words: str) -> None:
         """End at once when Qt says that its display has gone: it would end the program itself, keeping nothing."""
         if kind == QtMsgType.QtFatalMsg or any(one in words for one in _BROKEN):

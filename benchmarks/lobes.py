@@ -10,8 +10,8 @@ import numpy as np
 from opening import opened
 
 from honest_lift.demo.engine import demo_book
-from honest_lift.estimates.cam_card import flank_of
-from honest_lift.estimates.lobe_read import lobe_read
+from honest_lift.estimates.cam.card import flank_of
+from honest_lift.estimates.cam.lobe_read import lobe_read
 from honest_lift.facts import remember
 from honest_lift.facts.edits import new_id
 from honest_lift.facts.engine import Book
@@ -21,7 +21,7 @@ from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_import import in_mm, read_table
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
-from honest_lift.sheets.lobe_words import lobe_words
+from honest_lift.words.cam.lobes import lobe_words
 
 _ROUNDS = 9
 CARD = (8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0)))

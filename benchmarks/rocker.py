@@ -5,7 +5,7 @@ import time
 
 from opening import opened
 
-from honest_lift.sheets.pushrod_finder import finder_rows
+from honest_lift.words.rocker.pushrod_finder import finder_rows
 
 app, window = opened("rocker", "3i")
 session, sheet = window.session, window.sheets["rocker"].geometry_page

@@ -5,7 +5,7 @@ from itertools import combinations_with_replacement
 
 import numpy as np
 
-from honest_lift.plans.shim_solver import Options, least_spread
+from honest_lift.plans.spring.shim_solver import Options, least_spread
 
 SIZES = (0.38, 0.50, 0.76, 1.52)
 STOCKS = {

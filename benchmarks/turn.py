@@ -6,7 +6,7 @@ import time
 from opening import opened
 from valves48 import engine_of_48
 
-from honest_lift.estimates.piston_valve import put_together, turned
+from honest_lift.estimates.clearance.piston_valve import put_together, turned
 from honest_lift.facts.edits import Confirm, reading_of
 from honest_lift.facts.place import at_position
 

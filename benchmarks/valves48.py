@@ -13,7 +13,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import examine
 from honest_lift.demo.engine import demo_book
-from honest_lift.estimates.cam_card import flank_of
+from honest_lift.estimates.cam.card import flank_of
 from honest_lift.facts import remember
 from honest_lift.facts.edits import Confirm, Edit, Put, State, fit_springs, reading_of
 from honest_lift.facts.engine import Book

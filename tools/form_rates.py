@@ -10,9 +10,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from honest_lift.mechanics.bench.spring_set import robust_z
 from honest_lift.mechanics.spring.form import recognise
 from honest_lift.mechanics.spring.helix import chain_load
+from honest_lift.mechanics.spring.spring_set import robust_z
 
 _DRAWS, _SETS, _SPRINGS = 2000, 50_000, 16
 _SHARE = 0.005
@@ -71,7 +71,7 @@ def main() -> None:
 
 
 def _wrong(bend: np.ndarray) -> np.ndarray:
-    """Tell which springs (sets, springs) the rule of `checks/spring_type.py` calls another type."""
+    """Tell which springs (sets, springs) the rule of `checks/spring/type_words.py` calls another type."""
     middle = np.median(bend, axis=1, keepdims=True)
     apart = np.abs(bend - middle)
     scatter = 1.4826 * np.median(apart, axis=1, keepdims=True)

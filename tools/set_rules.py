@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from honest_lift.mechanics.bench.spring_set import share_of_median, spread, to_measure_again
+from honest_lift.mechanics.spring.spring_set import share_of_median, spread, to_measure_again
 
 _SETS, _SPRINGS, _MADE, _TOOL = 100_000, 16, 0.015, 0.01
 

@@ -29,7 +29,7 @@ from honest_lift.facts.limits import Limit
 from honest_lift.facts.parts import SpringSet
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, of_reference, of_spring
 from honest_lift.facts.tools import Tool
-from honest_lift.mechanics.bench.spring_set import yardstick
+from honest_lift.mechanics.spring.spring_set import yardstick
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 

@@ -168,7 +168,7 @@ def _curves(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int
         )
         return 2
 
-    from honest_lift.estimates.cam_turn import crank_of, turns_of
+    from honest_lift.estimates.train.turn import crank_of, turns_of
     from honest_lift.sheets.cam_curves import curves_csv
 
     turns, crank = turns_of(book, options.valve), crank_of(book)

@@ -19,7 +19,7 @@ from honest_lift.facts.place import ENGINE, Place, at_position, at_role, of_spri
 from honest_lift.facts.quantities.bare_head import DEPTHS
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.verdict import Verdict
-from honest_lift.plans.seat_cut import cut_plans
+from honest_lift.plans.head.seat_cut import cut_plans
 
 GOOD = Bench().complete()
 THOU = 0.0254

@@ -11,10 +11,10 @@ from chambers import pour, poured
 from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
-from honest_lift.estimates.chambers import chambers
-from honest_lift.estimates.deck import deck_of
-from honest_lift.estimates.effective_ratio import effective_ratio
-from honest_lift.estimates.left_over import TERMS, left_over
+from honest_lift.estimates.cylinder.chambers import chambers
+from honest_lift.estimates.cylinder.clearance_volume import TERMS, left_over
+from honest_lift.estimates.cylinder.deck import deck_of
+from honest_lift.estimates.cylinder.dynamic_ratio import effective_ratio
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, StrikeOut, fitment
@@ -255,7 +255,7 @@ def test_the_effective_ratio_by_the_real_cam_names_its_check_lift():
 
 
 def test_cubic_centimetres_per_cut_from_area_and_from_pours():
-    from honest_lift.estimates.per_cut import per_cut
+    from honest_lift.estimates.cylinder.per_cut import per_cut
 
     made = poured()
     assert per_cut(made.book, "1").by_area == pytest.approx(5.2)

@@ -6,12 +6,12 @@ from msgspec.structs import replace
 from scipy.interpolate import PchipInterpolator
 
 from engines import POINTS
-from honest_lift.checks.control import contact_over
 from honest_lift.checks.examine import examine, gathered_of
-from honest_lift.estimates.lobe_read import lobe_read, table_near
-from honest_lift.estimates.moving import moving_of
-from honest_lift.estimates.turned_valve import Parts, lifted_at
-from honest_lift.estimates.valve_motion import Motion
+from honest_lift.checks.train.control import contact_over
+from honest_lift.estimates.cam.lobe_read import lobe_read, table_near
+from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.motion import Motion
+from honest_lift.estimates.train.moving import moving_of
 from honest_lift.facts.edits import Put
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.facts.wheel_table import WheelTable

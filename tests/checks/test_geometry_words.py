@@ -3,7 +3,7 @@
 from msgspec.structs import replace
 
 from engines import Bench
-from honest_lift.checks.geometry_words import geometry_words
+from honest_lift.checks.rocker.geometry_words import geometry_words
 from honest_lift.demo.engine import demo_book
 from honest_lift.facts.edits import Put
 from honest_lift.facts.parts import Member

@@ -5,7 +5,7 @@ from msgspec.structs import replace
 
 from engines import POINTS, Bench
 from honest_lift.checks.examine import examine
-from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
+from honest_lift.checks.rocker.geometry_words import card_words, form_words, geometry_words
 from honest_lift.facts.edits import Describe, Put, StrikeOut, fit_springs
 from honest_lift.facts.parts import Member, SpringCard
 from honest_lift.facts.place import at_position, of_spring

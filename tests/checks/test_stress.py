@@ -11,7 +11,7 @@ from honest_lift.facts.edits import Put
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.parts import Member, SpringCard
 from honest_lift.numbers.verdict import Verdict
-from honest_lift.plans.windows import windows_of
+from honest_lift.plans.spring.windows import windows_of
 
 RATE, FREE, OPEN, LIFT = 26.2524, 52.0, 32.0, 11.0
 

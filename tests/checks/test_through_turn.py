@@ -8,8 +8,8 @@ from msgspec import structs
 
 from engines import Bench
 from honest_lift.checks.examine import examine
-from honest_lift.estimates.piston_valve import TURN, OneValve, Tried, one_valve, piston_to_valve
-from honest_lift.estimates.piston_valve_read import room_read
+from honest_lift.estimates.clearance.piston_valve import TURN, OneValve, Tried, one_valve, piston_to_valve
+from honest_lift.estimates.clearance.piston_valve_read import room_read
 from honest_lift.facts.edits import Confirm, Describe, Fit, StrikeOut, fitment, reading_of
 from honest_lift.facts.engine import SetAside
 from honest_lift.facts.lobe_edits import TakeTables
@@ -17,7 +17,7 @@ from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.plans.cures import cures_for
 from honest_lift.plans.next_reading import next_steps
-from honest_lift.sheets.turn_words import at_speed_words, turn_words, window_words
+from honest_lift.words.clearance.turned import at_speed_words, turn_words, window_words
 from lobes import walked_table
 from turning import LOBE, engine
 

@@ -8,7 +8,7 @@ from scipy.optimize import minimize
 
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
-from honest_lift.estimates.valve_pair import OVERLAP, Amounts, OnePair, opposed, valve_to_valve
+from honest_lift.estimates.clearance.valve_pair import OVERLAP, Amounts, OnePair, opposed, valve_to_valve
 from honest_lift.facts.edits import Fit, fitment
 from honest_lift.facts.place import at_position
 from honest_lift.plans.cures import cures_for

@@ -9,7 +9,8 @@ from chambers import poured
 from fingers import fingered, sliding
 from gears import bench as gears
 from honest_lift.checks.examine import examine
-from honest_lift.estimates import of_cylinder, of_valve, resolve, turned_valve
+from honest_lift.estimates import of_cylinder, of_valve, resolve
+from honest_lift.estimates.train import assembled
 from honest_lift.facts import narrowed, remember, touched
 from honest_lift.facts.changes import Change, places_of
 from honest_lift.facts.edits import Describe, EditError, Put
@@ -18,7 +19,7 @@ from trials import AMOUNTS, DEMO
 from turning import engine as turned
 from turning import opposed_heads
 
-ASKS = (resolve, of_valve, of_cylinder, turned_valve)
+ASKS = (resolve, of_valve, of_cylinder, assembled)
 
 
 @pytest.fixture

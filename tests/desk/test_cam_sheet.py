@@ -14,7 +14,7 @@ from honest_lift.desk import questions
 from honest_lift.desk.cam.card_page import _LINES
 from honest_lift.desk.cam.listener import Listener
 from honest_lift.desk.cam.table_dialog import TableDialog, tables_from
-from honest_lift.estimates.cam_turn import turn_of
+from honest_lift.estimates.train.turn import turn_of
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.edits import Put

@@ -13,9 +13,9 @@ from honest_lift.desk.actions import ACTIONS
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.steps import STEPS
 from honest_lift.desk.theme import THEMES, Theme
-from honest_lift.drawings.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.scene import Box, Circle, Line, Words
-from honest_lift.drawings.spring import SpringView, spring_scene
+from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
+from honest_lift.drawings.spring.spring import SpringView, spring_scene
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.parts import Member
 

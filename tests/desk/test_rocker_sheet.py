@@ -8,7 +8,7 @@ from honest_lift.drawings.scene import Box, Circle
 from honest_lift.facts.edits import State, Unstate
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.place import ENGINE, at_position
-from honest_lift.sheets.rocker_words import seen_mark
+from honest_lift.words.rocker.gear import seen_mark
 
 
 @pytest.fixture

@@ -9,11 +9,11 @@ import pytest
 from uncertainties import ufloat
 
 from honest_lift.estimates.estimate import Input, figure_of
-from honest_lift.mechanics.bench.spring_set import spread
-from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.mechanics.spring.heights import bind_margin, open_height
 from honest_lift.mechanics.spring.load_curve import load_at
 from honest_lift.mechanics.spring.nest import nest_bind
+from honest_lift.mechanics.spring.spring_set import spread
+from honest_lift.mechanics.train.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Figure, Source, combine, exact
 
 POINTS_MM = np.array([34.0, 36.0, 39.0, 42.0, 45.0, 48.0])

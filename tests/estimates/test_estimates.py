@@ -8,10 +8,10 @@ from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
 from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.heights import corrected, installed_height, shim_stack
-from honest_lift.estimates.lift import lift_at_valve
-from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.spring.heights import corrected, installed_height, shim_stack
+from honest_lift.estimates.spring.loads import spring_curves
+from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, Unstate, fitment
 from honest_lift.facts.engine import SetAside
 from honest_lift.facts.limits import Tolerance

@@ -5,21 +5,21 @@ import pytest
 
 from fingers import FINGER, fingered, sliding
 from honest_lift.checks.examine import examine
-from honest_lift.estimates.cam_turn import turn_of
-from honest_lift.estimates.finger_wipe import wipe_at
-from honest_lift.estimates.lift import lift_at_valve
-from honest_lift.estimates.piston_valve import piston_to_valve
-from honest_lift.estimates.rocker import best_of, rocker_of
-from honest_lift.estimates.rockers import rockers_of
-from honest_lift.estimates.turned_valve import Parts, lifted_at
-from honest_lift.estimates.valve_motion import Motion
+from honest_lift.estimates.clearance.piston_valve import piston_to_valve
+from honest_lift.estimates.rocker.every_gear import rockers_of
+from honest_lift.estimates.rocker.finger_wipe import wipe_at
+from honest_lift.estimates.rocker.gear import best_of, rocker_of
+from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.lift import lift_at_valve
+from honest_lift.estimates.train.motion import Motion
+from honest_lift.estimates.train.turn import turn_of
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position
-from honest_lift.mechanics.cam.carried import SIDES, ByGear
-from honest_lift.mechanics.gear.tip_mark import travel_mm
-from honest_lift.sheets.finger_words import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
-from honest_lift.sheets.rocker_words import mark_words, rocker_words, schools_words, wrong_words
+from honest_lift.mechanics.rocker.witness_mark import travel_mm
+from honest_lift.mechanics.train.linkage import SIDES, ByGear
+from honest_lift.words.rocker.finger import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
+from honest_lift.words.rocker.gear import mark_words, rocker_words, schools_words, wrong_words
 
 
 def test_its_true_lift_feeds_the_checks_and_the_turn():

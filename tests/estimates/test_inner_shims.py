@@ -9,7 +9,7 @@ from honest_lift.facts.edits import Fit, Put, fitment
 from honest_lift.facts.parts import Member, SpringCard
 from honest_lift.facts.shims import ShimSize
 from honest_lift.numbers.verdict import Verdict
-from honest_lift.plans.inner_stacks import inner_error, inner_stack
+from honest_lift.plans.spring.inner_stacks import inner_error, inner_stack
 
 K, FREE, BIND, STEP = (29.696769, 23.78843), (58.0, 54.0), (32.64, 27.36), 2.6
 

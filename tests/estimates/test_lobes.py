@@ -9,11 +9,11 @@ from msgspec.structs import astuple, replace
 
 from engines import Bench
 from honest_lift.checks.examine import examine
-from honest_lift.estimates.cam_card import centre_deg, contradictions, durations_of, lobe_of, middles
-from honest_lift.estimates.cam_turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
-from honest_lift.estimates.lobe_read import band_of, lobe_read
+from honest_lift.estimates.cam.card import centre_deg, contradictions, durations_of, lobe_of, middles
+from honest_lift.estimates.cam.lobe_read import band_of, lobe_read
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.turned_valve import Parts, lifted_at
+from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.file import decode_book, encode_book
@@ -22,10 +22,10 @@ from honest_lift.facts.lobe_edits import JudgeRows, TakeTables, table_of
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
-from honest_lift.mechanics.cam.carried import ByRatio
 from honest_lift.mechanics.cam.lobe import CardLobe
+from honest_lift.mechanics.train.linkage import ByRatio
 from honest_lift.numbers.doubt import Ground
-from honest_lift.sheets.lobe_words import differing_words, lobe_words
+from honest_lift.words.cam.lobes import differing_words, lobe_words
 
 DURATIONS = (Duration(0.1524, 284.0), Duration(1.27, 236.0), Duration(5.08, 150.0))
 LOBE = CardLobe(flank_from_card(6.2667, ((0.1524, 284.0), (1.27, 236.0), (5.08, 110.0))))

@@ -5,13 +5,11 @@ import pytest
 
 from engines import Bench
 from gears import GEAR, bench, figures
-from honest_lift.estimates.rocker import FIGURES, best_of, lengths_of_width, rocker_of
-from honest_lift.estimates.rocker_parts import how_to
+from honest_lift.estimates.rocker.gear import FIGURES, best_of, lengths_of_width, rocker_of
+from honest_lift.estimates.rocker.parts import how_to
 from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.place import ENGINE, at_position, at_role
-from honest_lift.sheets.moved_words import moved_row, together
-from honest_lift.sheets.pushrod_finder import finder_rows
-from honest_lift.sheets.rocker_words import (
+from honest_lift.words.rocker.gear import (
     rocker_words,
     schools_words,
     seen_mark,
@@ -19,6 +17,8 @@ from honest_lift.sheets.rocker_words import (
     side_of_gear,
     tip_of_gear,
 )
+from honest_lift.words.rocker.moved import moved_row, together
+from honest_lift.words.rocker.pushrod_finder import finder_rows
 
 
 @pytest.mark.parametrize("name", [*(one for one in GEAR if one != "stud_lean"), "lash"])

@@ -7,15 +7,15 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from gears import GEAR, bench, figures
-from honest_lift.estimates.lift import lift_at_valve
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
-from honest_lift.estimates.rocker import FIGURES, rocker_of
-from honest_lift.estimates.rocker_parts import PARTS, told_everywhere, told_of
-from honest_lift.estimates.rockers import rockers_of
+from honest_lift.estimates.rocker.every_gear import rockers_of
+from honest_lift.estimates.rocker.gear import FIGURES, rocker_of
+from honest_lift.estimates.rocker.parts import PARTS, told_everywhere, told_of
+from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.place import ENGINE, at_position, at_role
-from honest_lift.mechanics.gear.pushrod_length import beyond_middles, turned_out
+from honest_lift.mechanics.rocker.pushrod_length import beyond_middles, turned_out
 from honest_lift.numbers.doubt import Ground
 
 

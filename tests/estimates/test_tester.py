@@ -7,9 +7,9 @@ from msgspec.structs import replace
 from engines import POINTS, TESTER, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.loads import spring_curves
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.tester import corrections
+from honest_lift.estimates.spring.loads import spring_curves
+from honest_lift.estimates.spring.tester import corrections
 from honest_lift.facts.calibrations import Calibration, CertifiedPoint, ReferenceSpring
 from honest_lift.facts.edits import Put, StrikeOut
 from honest_lift.facts.file import decode_book, encode_book
@@ -88,7 +88,7 @@ def test_a_height_carried_to_the_tester_cancels_the_gauge():
         for height, load in ((46.0, 700.0), (45.0, 760.0), (44.0, 820.0)):
             bench.read("spring_load", of_spring("1"), load, way, "tester", at={"test_height": height}, at_tool=at_tool)
         curves = spring_curves(bench.book, ["1"])
-        from honest_lift.estimates.heights import installed_height
+        from honest_lift.estimates.spring.heights import installed_height
 
         figure = curves.load(installed_height(bench.book, ["1e"])).figure
         keys = [source.key for source in figure.sources]

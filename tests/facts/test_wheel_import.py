@@ -64,7 +64,7 @@ def test_figures_as_programs_write_them():
 
 
 def test_the_curves_that_are_written_read_back_take_no_velocity_for_a_lift():
-    from honest_lift.estimates.cam_turn import turns_of
+    from honest_lift.estimates.train.turn import turns_of
     from honest_lift.sheets.cam_curves import curves_csv
 
     read = read_table(curves_csv(turns_of(demo(), "1i"), None, "mm", 2.0))

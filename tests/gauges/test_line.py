@@ -7,7 +7,7 @@ import numpy as np
 import pytest
 
 from engines import Bench
-from honest_lift.estimates.lobe_read import lobe_read
+from honest_lift.estimates.cam.lobe_read import lobe_read
 from honest_lift.facts.lobe_edits import TakeTables, table_of
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_import import in_mm, read_table

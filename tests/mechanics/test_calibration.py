@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from scipy.optimize import curve_fit
 from scipy.stats import chi2
 
-from honest_lift.mechanics.bench.calibration import chi_square_above, fit_tester
+from honest_lift.mechanics.spring.tester_calibration import chi_square_above, fit_tester
 
 CERTIFIED = np.array([445.0, 890.0, 1335.0, 1780.0])
 SINGLE = 1.5**2 * np.eye(4)

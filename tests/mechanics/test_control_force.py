@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.mechanics.motion.control_force import (
+from honest_lift.mechanics.train.control_force import (
     gas_force_n,
     held,
     held_of_loads,

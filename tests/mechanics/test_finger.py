@@ -9,7 +9,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from scipy.optimize import brentq, fsolve
 
-from honest_lift.mechanics.gear.finger import (
+from honest_lift.mechanics.rocker.finger import (
     FingerGear,
     pad_for_centred_wipe,
     pad_for_lash,
@@ -17,8 +17,8 @@ from honest_lift.mechanics.gear.finger import (
     why_not_finger,
     wipe_of,
 )
-from honest_lift.mechanics.gear.on_the_tip import works
-from honest_lift.mechanics.gear.tip_mark import mark_of
+from honest_lift.mechanics.rocker.tip_end import works
+from honest_lift.mechanics.rocker.witness_mark import mark_of
 
 LOBE = 5.5
 FINGER = FingerGear(*map(np.array, (34.0, 3.3, 34.0, 8.0, 19.0, 12.0, 9.0, -16.0, 35.8, 17.0)))

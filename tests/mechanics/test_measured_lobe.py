@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.estimates.lobe_read import band_of
+from honest_lift.estimates.cam.lobe_read import band_of
 from honest_lift.mechanics.cam.measured_lobe import crossings, measured_lobe, nose_lift, rough_at_nose, width
 from honest_lift.mechanics.cam.slipped_rows import slipped_rows
 from honest_lift.mechanics.cam.smoothing import smooth

@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.mechanics.bench.pours import (
+from honest_lift.mechanics.cylinder.pours import (
     leak_model_u,
     less_what_leaked,
     over_neighbours,

@@ -9,11 +9,10 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.optimize import fsolve
 
-from honest_lift.mechanics.gear.checking import centred, narrowest
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
-from honest_lift.mechanics.gear.room import retainer_to_rocker, slot_to_stud
-from honest_lift.mechanics.gear.tip_mark import best_length, mark_of, travel_mm
-from honest_lift.mechanics.gear.what_moved import (
+from honest_lift.mechanics.rocker.checking_pushrod import centred, narrowest
+from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not, works
+from honest_lift.mechanics.rocker.room import retainer_to_rocker, slot_to_stud
+from honest_lift.mechanics.rocker.what_moved import (
     Change,
     along_cylinder,
     along_lifter,
@@ -21,6 +20,7 @@ from honest_lift.mechanics.gear.what_moved import (
     plunger_travel,
     pushrod_for,
 )
+from honest_lift.mechanics.rocker.witness_mark import best_length, mark_of, travel_mm
 
 LOBE = 8.966
 WORKED = PushrodGear(*(np.array(one) for one in (

@@ -6,11 +6,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.interpolate import PchipInterpolator
 
-from honest_lift.mechanics.bench.spring_set import share_of_median, spread
-from honest_lift.mechanics.cam.valve_lift import valve_lift
 from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
 from honest_lift.mechanics.spring.load_curve import RATES_APART, are_contradictory, is_extrapolated, load_at, shape_room
 from honest_lift.mechanics.spring.nest import nest_bind, nest_is_extrapolated, nest_load
+from honest_lift.mechanics.spring.spring_set import share_of_median, spread
+from honest_lift.mechanics.train.valve_lift import valve_lift
 
 # Independent check value: measured points of one spring, loads at 46.5 and 33 worked by another implementation.
 HEIGHTS = np.array([34.0, 36, 39, 42, 45, 48])

@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.stats import median_abs_deviation
 
-from honest_lift.mechanics.bench.spring_set import robust_z, share_of_median, spread, to_measure_again
+from honest_lift.mechanics.spring.spring_set import robust_z, share_of_median, spread, to_measure_again
 
 
 @pytest.mark.parametrize(

@@ -4,10 +4,10 @@ import numpy as np
 import pytest
 
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
-from honest_lift.mechanics.cam.carried import ByGear, ByRatio
 from honest_lift.mechanics.cam.lobe import CardLobe
-from honest_lift.mechanics.cam.turn import ValveTurn, overlap_area, overlap_deg
-from honest_lift.mechanics.gear.pushrod_rocker import PushrodGear, set_on_stud
+from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_stud
+from honest_lift.mechanics.train.linkage import ByGear, ByRatio
+from honest_lift.mechanics.train.valve_turn import ValveTurn, overlap_area, overlap_deg
 
 LOBE = CardLobe(flank_from_card(8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0))))
 INTAKE, EXHAUST = (ValveTurn(LOBE, centre, ByRatio(1.5, 0.4)) for centre in (108.0, -112.0))

@@ -13,7 +13,7 @@ from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
-from honest_lift.plans.bucket_shims import plan_bucket_shims
+from honest_lift.plans.train.bucket_shims import plan_bucket_shims
 
 FEELER = Tool("feeler", "feeler", "feeler", "length", resolution=0.005, accuracy=0.002, repeatability=0.002)
 WINDOW = 0.002 * 25.4

@@ -91,7 +91,7 @@ def test_a_condemned_set_names_the_one_that_lies_ready_and_a_bad_spring_its_spar
 
 
 def test_every_check_that_can_fail_has_a_cure():
-    from honest_lift.desk.engine.limits_page import DIMENSIONS
+    from honest_lift.checks.catalog import CHECKS
     from honest_lift.plans.plain_cures import _WRITTEN
 
-    assert set(_WRITTEN) | set(TRIED) == set(DIMENSIONS)
+    assert set(_WRITTEN) | set(TRIED) == set(CHECKS)

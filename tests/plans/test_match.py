@@ -20,9 +20,9 @@ from honest_lift.plans.match.left_out import why
 from honest_lift.plans.match.match import Match
 from honest_lift.plans.match.other_way import Outcome, highest_speed, most_lift, ratios, tried
 from honest_lift.plans.match.parts import on_shelf
-from honest_lift.sheets.match_words import list_text, reason_words
 from honest_lift.shelf.kinds import PARTS
 from honest_lift.shelf.store import Shelf
+from honest_lift.words.spring.match import list_text, reason_words
 
 CHECKED = ("seat_load", "open_load", "bind_margin", "retainer_seal", "card_lift", "control")
 

@@ -11,7 +11,7 @@ from engines import Bench
 from honest_lift.facts.edits import Put
 from honest_lift.facts.place import at_position
 from honest_lift.facts.shims import ShimSize
-from honest_lift.plans.seat_cut import _planned, cut_plans, next_cut
+from honest_lift.plans.head.seat_cut import _planned, cut_plans, next_cut
 
 
 def least_metal(heights, stacks, left):

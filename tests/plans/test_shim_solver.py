@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from honest_lift.plans.shim_solver import Options, least_spread, nearest
+from honest_lift.plans.spring.shim_solver import Options, least_spread, nearest
 
 
 def every_plan(options):

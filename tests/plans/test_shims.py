@@ -16,8 +16,8 @@ from honest_lift.facts.tools import Tool
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.remedies import remedies_of, remedies_tried
-from honest_lift.plans.shims import plan_shims
-from honest_lift.plans.windows import windows_of
+from honest_lift.plans.spring.shims import plan_shims
+from honest_lift.plans.spring.windows import windows_of
 from honest_lift.sheets.bench_card import bench_card
 
 SURE = {"accuracy": 0.0, "repeatability": 1e-9}

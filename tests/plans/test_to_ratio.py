@@ -6,11 +6,11 @@ from hypothesis import strategies as st
 
 from chambers import poured
 from honest_lift.checks.examine import examine
-from honest_lift.estimates.left_over import left_over
+from honest_lift.estimates.cylinder.clearance_volume import left_over
 from honest_lift.facts.edits import Unstate
 from honest_lift.facts.place import ENGINE
-from honest_lift.plans.to_ratio import LEAST_GASKET_MM, ways_to
-from honest_lift.sheets.to_ratio_words import amounts_words, ways_words
+from honest_lift.plans.cylinder.to_ratio import LEAST_GASKET_MM, ways_to
+from honest_lift.words.cylinder.to_ratio import amounts_words, ways_words
 
 MADE = poured((60.0, 60.0, 60.0, 60.0), deck=0.45)
 NOW = examine(MADE.book)

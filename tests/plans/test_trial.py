@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from chambers import poured
 from fingers import fingered
 from honest_lift.checks.examine import examine
+from honest_lift.estimates.clearance.piston_valve_read import AT
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.piston_valve_read import AT
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts import edits
 from honest_lift.facts.changes import Change
@@ -32,7 +32,7 @@ from honest_lift.plans import change_edits
 from honest_lift.plans.change_edits import edit_of, words_of
 from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
 from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
-from honest_lift.sheets.trial_words import turn_words
+from honest_lift.words.trial import turn_words
 from lobes import walked_table
 from trials import DEMO, changes
 from turning import LOBE
@@ -144,7 +144,7 @@ def test_twenty_thousandths_off_the_head_and_what_it_moves():
     ("head_cut", 0.25, 0.0, -5.2 * 0.25),
 ])  # fmt: skip
 def test_what_a_change_does_to_squish_and_to_what_is_left_over(kind, amount, squish_mm, volume_cc):
-    from honest_lift.estimates.left_over import left_over
+    from honest_lift.estimates.cylinder.clearance_volume import left_over
 
     made = poured()
     then = examine(tried_on(made.book, [Change("c", kind, "", amount)]))

@@ -147,20 +147,20 @@ def _all_checks():
     """Every check that any module of the checks room declares."""
     from honest_lift.checks.finding import Check
 
-    for path in sorted((SOURCE / "checks").glob("*.py")):
-        module = importlib.import_module(f"honest_lift.checks.{path.stem}")
+    for path in sorted((SOURCE / "checks").rglob("[!_]*.py")):
+        module = importlib.import_module(".".join(path.relative_to(SOURCE.parent).with_suffix("").parts))
         yield from (one for one in vars(module).values() if isinstance(one, Check))
 
 
 def test_every_quantity_and_check_has_its_own_name_once():
+    from honest_lift.checks.catalog import CHECKS
     from honest_lift.checks.examine import examine
     from honest_lift.demo.engine import demo_book
-    from honest_lift.desk.engine.limits_page import DIMENSIONS
     from honest_lift.facts.limits import SCHOOLS
 
     checks = {one.name: one for one in _all_checks()}
-    judged = {name: check.dimension for name, check in checks.items() if check.dimension != "observed"}
-    assert judged == DIMENSIONS
+    judged = {name: check for name, check in checks.items() if check.dimension != "observed"}
+    assert judged == CHECKS
     assert {school.limit.check for school in SCHOOLS} <= set(judged)
     assert {one.check.name for one in examine(demo_book()).findings} <= set(checks)
     assert len({check.title for check in checks.values()}) == len(checks)

@@ -5,25 +5,25 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import partial
 
-from honest_lift.checks.chambers import check_chambers
-from honest_lift.checks.compression import check_compression
+from honest_lift.checks.clearance.piston_valve import check_through_turn
+from honest_lift.checks.clearance.squish import check_squish
+from honest_lift.checks.clearance.valve_pair import check_valve_pair
+from honest_lift.checks.cylinder.chambers import check_chambers
+from honest_lift.checks.cylinder.compression import check_compression
 from honest_lift.checks.finding import Finding
-from honest_lift.checks.guides import check_guides
-from honest_lift.checks.locks import check_locks
+from honest_lift.checks.head.guides import check_guides
+from honest_lift.checks.head.locks import check_locks
+from honest_lift.checks.head.tips import check_tips
+from honest_lift.checks.head.valve_heads import check_valve_heads
 from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
-from honest_lift.checks.rocker_geometry import check_rocker_geometry
-from honest_lift.checks.rocker_seen import check_rocker_seen
-from honest_lift.checks.spring_seats import check_spring_seats
-from honest_lift.checks.squish import check_squish
-from honest_lift.checks.through_turn import check_through_turn
-from honest_lift.checks.tips import check_tips
-from honest_lift.checks.valve_heads import check_valve_heads
-from honest_lift.checks.valve_pair import check_valve_pair
-from honest_lift.estimates.chambers import RESTS_ON as OF_CHAMBER
-from honest_lift.estimates.left_over import PARTS
-from honest_lift.estimates.rocker_parts import RESTS_ON
-from honest_lift.estimates.rocker_room import SLOT, TURNS, UNDERSIDE
-from honest_lift.estimates.valve_pair import RESTS_ON as OF_PAIR
+from honest_lift.checks.rocker.geometry import check_rocker_geometry
+from honest_lift.checks.rocker.seen import check_rocker_seen
+from honest_lift.checks.spring.seats import check_spring_seats
+from honest_lift.estimates.clearance.valve_pair import RESTS_ON as OF_PAIR
+from honest_lift.estimates.cylinder.chambers import RESTS_ON as OF_CHAMBER
+from honest_lift.estimates.cylinder.clearance_volume import PARTS
+from honest_lift.estimates.rocker.parts import RESTS_ON
+from honest_lift.estimates.rocker.room import SLOT, TURNS, UNDERSIDE
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import narrowed

@@ -6,22 +6,22 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from honest_lift.checks.by_family import of_families
-from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
-from honest_lift.checks.control import check_control
+from honest_lift.checks.clearance.retainer_seal import check_card_lift, check_retainer_seal
 from honest_lift.checks.finding import Finding
-from honest_lift.checks.free_length import check_free_length
-from honest_lift.checks.heights import check_bind_margin, check_installed_height
-from honest_lift.checks.loads import check_open_load, check_seat_load
-from honest_lift.checks.spring_card import check_against_card
-from honest_lift.checks.spring_condition import check_conditions
-from honest_lift.checks.spring_direction import check_direction, progressive_springs
-from honest_lift.checks.spring_set import check_in_set
-from honest_lift.checks.spring_type import check_type
-from honest_lift.checks.stress import check_open_stress
+from honest_lift.checks.spring.card import check_against_card
+from honest_lift.checks.spring.condition import check_conditions
+from honest_lift.checks.spring.direction import check_direction, progressive_springs
+from honest_lift.checks.spring.free_length import check_free_length
+from honest_lift.checks.spring.heights import check_bind_margin, check_installed_height
+from honest_lift.checks.spring.loads import check_open_load, check_seat_load
+from honest_lift.checks.spring.spring_set import check_in_set
+from honest_lift.checks.spring.stress import check_open_stress
+from honest_lift.checks.spring.type_words import check_type
+from honest_lift.checks.train.control import check_control
 from honest_lift.checks.valves import AtValve, Gathered, gather
-from honest_lift.estimates.curves import Curves
-from honest_lift.estimates.loads import spring_curves
-from honest_lift.estimates.spring_form import forms_of
+from honest_lift.estimates.spring.curves import Curves
+from honest_lift.estimates.spring.form import forms_of
+from honest_lift.estimates.spring.loads import spring_curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import narrowed
 from honest_lift.facts.place import split_position

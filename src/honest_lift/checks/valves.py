@@ -7,14 +7,14 @@ from math import nan
 
 from msgspec import Struct
 
-from honest_lift.checks.stacks import odd_stacks
-from honest_lift.estimates.curves import Curves, curve_keys
+from honest_lift.checks.spring.stacks import odd_stacks
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.heights import height_from, height_inputs
-from honest_lift.estimates.lift import lift_at_valve
-from honest_lift.estimates.moving import Moving, moving_of
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.spring.curves import Curves, curve_keys
+from honest_lift.estimates.spring.heights import height_from, height_inputs
+from honest_lift.estimates.train.lift import lift_at_valve
+from honest_lift.estimates.train.moving import Moving, moving_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.narrowed import narrowed

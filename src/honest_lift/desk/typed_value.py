@@ -132,7 +132,7 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
         words += f" at {in_words(typed.at, 'length', session.unit('length'))}"
     if task.quantity != "installed_height" or not session.position or way is None:
         return words
-    from honest_lift.estimates.heights import corrected
+    from honest_lift.estimates.spring.heights import corrected
 
     height, parts = corrected(session.book, way.key, session.position, typed.value)
     if not parts:

@@ -11,7 +11,7 @@ from math import atan2, cos, isfinite, pi, radians, sin
 
 import numpy as np
 
-from honest_lift.estimates.cut_pours import cc_per_mm_by_pours
+from honest_lift.estimates.cylinder.cut_pours import cc_per_mm_by_pours
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fitments import RESTACKED, Fitment

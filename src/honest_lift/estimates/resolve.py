@@ -12,12 +12,12 @@ from math import pi, sqrt
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.estimates.cam.nose import nose_of_table
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.nose import nose_of_table
 from honest_lift.estimates.observed import observed
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
-from honest_lift.estimates.tester import correction_for
+from honest_lift.estimates.spring.tester import correction_for
 from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG

@@ -12,21 +12,21 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.checks.clearances import check_card_lift, check_retainer_seal
+from honest_lift.checks.clearance.retainer_seal import check_card_lift, check_retainer_seal
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.finding import Finding
-from honest_lift.checks.heights import check_bind_margin, check_installed_height
-from honest_lift.checks.loads import check_open_load, check_seat_load
-from honest_lift.checks.stress import check_open_stress
+from honest_lift.checks.spring.heights import check_bind_margin, check_installed_height
+from honest_lift.checks.spring.loads import check_open_load, check_seat_load
+from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered
 from honest_lift.checks.wording import digits
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.numbers.units import in_figures
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.clearance.valve_pair_cures import pair_cures
 from honest_lift.plans.plain_cures import plain_cures, say
-from honest_lift.plans.valve_pair_cures import pair_cures
-from honest_lift.plans.windows import windows_of
+from honest_lift.plans.spring.windows import windows_of
 
 _CHECKS = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,

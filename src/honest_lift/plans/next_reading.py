@@ -14,7 +14,7 @@ from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.rocker_parts import RESTS_ON
+from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book

@@ -20,7 +20,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.numbers.verdict import Verdict
-from honest_lift.plans.shims import MOST_SHIMS
+from honest_lift.plans.spring.shims import MOST_SHIMS
 
 _SHOWN = 3
 _OF_STACK = {"installed_height", "bind_margin", "seat_load", "open_load"}

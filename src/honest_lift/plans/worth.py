@@ -14,8 +14,8 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Finding
-from honest_lift.estimates.heights import corrected
-from honest_lift.estimates.rocker_parts import RESTS_ON
+from honest_lift.estimates.rocker.parts import RESTS_ON
+from honest_lift.estimates.spring.heights import corrected
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Put, reading_of
 from honest_lift.facts.engine import Book

@@ -1,1 +1,1 @@
-"""What leaves the program: findings as text and as JSON."""
+"""What leaves the program: findings as text and as JSON, curves, drawings, cards to print."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from honest_lift.facts.engine import Engine
 from honest_lift.numbers.units import in_figures
-from honest_lift.plans.shims import Pocket, ShimPlan
+from honest_lift.plans.spring.shims import Pocket, ShimPlan
 
 _CAUTION = "A compressed valve spring can put an eye out: eye protection on, the tool square, never over the face."
 

@@ -7,7 +7,7 @@ import io
 
 import numpy as np
 
-from honest_lift.estimates.cam_turn import Turn
+from honest_lift.estimates.train.turn import Turn
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.numbers.units import from_inside
 

@@ -96,7 +96,7 @@ class CardPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.sheets.card_words import card_words
+        from honest_lift.words.cam.card import card_words
 
         unit = self.session.unit("length")
         fresh = unit != self._unit

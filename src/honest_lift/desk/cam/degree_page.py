@@ -97,9 +97,9 @@ class DegreePage(QWidget):
 
     def _walked(self) -> Any:
         """Give what is typed; a text that says nothing is told and counts as not read."""
-        from honest_lift.estimates.cam_card import centre_deg
+        from honest_lift.estimates.cam.card import centre_deg
         from honest_lift.facts.cam import side_of
-        from honest_lift.sheets.degree_words import Walked
+        from honest_lift.words.cam.degree import Walked
 
         role = self.whose.currentData().role
         self.wrong.setText("")
@@ -131,7 +131,7 @@ class DegreePage(QWidget):
             return None
 
     def _tell(self) -> None:
-        from honest_lift.sheets.degree_words import centreline_of, degree_words, stands_there
+        from honest_lift.words.cam.degree import centreline_of, degree_words, stands_there
 
         if self.whose.currentData() is None:
             return
@@ -142,7 +142,7 @@ class DegreePage(QWidget):
 
     def take_down(self) -> None:
         """Take the centreline into the journal as a reading with everything it was worked out from."""
-        from honest_lift.sheets.degree_words import centreline_of
+        from honest_lift.words.cam.degree import centreline_of
 
         centreline = centreline_of(self._walked())
         if centreline is None:

@@ -14,7 +14,7 @@ from honest_lift.desk.label import Label, plain
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.lobe_compare import lobe_compare_scene
+from honest_lift.drawings.cam.lobe_compare import lobe_compare_scene
 from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable
 from honest_lift.facts.wheel_table import StandingTable
@@ -87,15 +87,15 @@ class LobesPage(QWidget):
 
     def _read(self, found: StandingTable | None):
         """Give a table as a lobe, once it is smoothed; None before."""
-        from honest_lift.estimates.lobe_read import is_read, lobe_read
+        from honest_lift.estimates.cam.lobe_read import is_read, lobe_read
 
         if found is None or not is_read(self.session.book, found):
             return None
         return lobe_read(self.session.book, found)
 
     def _choose(self) -> None:
-        from honest_lift.estimates.lobe_read import lobe_read
-        from honest_lift.sheets.lobe_words import compared_with_card, differing_words, lobe_words
+        from honest_lift.estimates.cam.lobe_read import lobe_read
+        from honest_lift.words.cam.lobes import compared_with_card, differing_words, lobe_words
 
         book = self.session.book
         if self.table.current is not None and not self.smoother.is_working:
@@ -148,7 +148,7 @@ class LobesPage(QWidget):
 
     def _columns(self) -> list[Column]:
         from honest_lift.mechanics.cam.measured_lobe import EQUAL_MM
-        from honest_lift.sheets.lobe_list import LOBE_COLUMNS, lobe_cell
+        from honest_lift.words.cam.lobe_list import LOBE_COLUMNS, lobe_cell
 
         def cell(key: str):
             return lambda found: lobe_cell(key, found, self._read(found), self._unit)

@@ -35,7 +35,7 @@ class Smoother(QObject):
 
     def start(self) -> bool:
         """Smooth what is not smoothed yet; tells whether that takes a thread."""
-        from honest_lift.estimates.lobe_read import is_read, lobe_read
+        from honest_lift.estimates.cam.lobe_read import is_read, lobe_read
         from honest_lift.facts.ledger import tables
 
         book = self.session.book

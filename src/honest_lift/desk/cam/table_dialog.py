@@ -282,7 +282,7 @@ class TableDialog(QDialog):
 
     def accept(self) -> None:
         """Take the tables in, unless they are no lobes."""
-        from honest_lift.estimates.nose import in_order
+        from honest_lift.estimates.cam.nose import in_order
         from honest_lift.facts.wheel_table import StandingTable
 
         for one in self.taken:

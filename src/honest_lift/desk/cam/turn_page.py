@@ -106,7 +106,7 @@ class TurnPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session and what is typed."""
-        from honest_lift.sheets.cam_words import CHECK_MM
+        from honest_lift.words.cam.turn import CHECK_MM
 
         if (unit := self.session.unit("length")) != self._unit:
             self._unit = unit
@@ -116,8 +116,8 @@ class TurnPage(QWidget):
         self._try()
 
     def _try(self) -> None:
-        from honest_lift.estimates.cam_turn import turns_of
-        from honest_lift.sheets.cam_words import CHECK_MM, stands
+        from honest_lift.estimates.train.turn import turns_of
+        from honest_lift.words.cam.turn import CHECK_MM, stands
 
         book, tried = self.session.book, self._tried()
         self._turns = turns_of(book, self.session.position, tried)
@@ -131,13 +131,13 @@ class TurnPage(QWidget):
 
     def _say(self) -> None:
         """Say what the curves come to, and what they rest on."""
-        from honest_lift.sheets.cam_words import cam_words, grounds
+        from honest_lift.words.cam.turn import cam_words, grounds
 
         self.words.setText("\n".join(cam_words(self.session.book, self._turns, self._check)))
         self.grounds.setText(self._tried_words(self._tried()) + grounds(self._turns))
 
     def _tried(self) -> Any:
-        from honest_lift.estimates.cam_turn import Tried
+        from honest_lift.estimates.train.turn import Tried
 
         return Tried(
             self.advance.value() / _HALVES,
@@ -161,8 +161,8 @@ class TurnPage(QWidget):
     # --- drawing ---
 
     def _draw(self) -> None:
-        from honest_lift.estimates.cam_turn import crank_of
-        from honest_lift.sheets.turn_figures import cursor_words
+        from honest_lift.estimates.train.turn import crank_of
+        from honest_lift.words.cam.turn_figures import cursor_words
 
         crank = crank_of(self.session.book)
         self.drawing.show_scenes([(1, self._scene(self.drawing.cursor_deg))])
@@ -174,8 +174,8 @@ class TurnPage(QWidget):
         )
 
     def _scene(self, cursor_deg: float | None) -> Scene:
-        from honest_lift.estimates.cam_turn import crank_of
-        from honest_lift.sheets.turn_figures import turn_scene
+        from honest_lift.estimates.train.turn import crank_of
+        from honest_lift.words.cam.turn_figures import turn_scene
 
         crank = crank_of(self.session.book)
         return turn_scene(
@@ -186,7 +186,7 @@ class TurnPage(QWidget):
 
     def save_curves(self) -> None:
         """Write the curves as CSV."""
-        from honest_lift.estimates.cam_turn import crank_of
+        from honest_lift.estimates.train.turn import crank_of
         from honest_lift.sheets.cam_curves import curves_csv
 
         crank = crank_of(self.session.book)

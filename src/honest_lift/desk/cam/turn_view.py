@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt, pyqtSignal
 
 from honest_lift.desk.scene_view import SceneView
-from honest_lift.drawings.cam_turn import SPAN_DEG, x_to_crank
+from honest_lift.drawings.cam.turn import SPAN_DEG, x_to_crank
 
 _PAD = 10
 

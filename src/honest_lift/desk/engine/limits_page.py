@@ -5,6 +5,7 @@ from __future__ import annotations
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QComboBox
 
+from honest_lift.checks.catalog import CHECKS
 from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
@@ -17,22 +18,6 @@ from honest_lift.facts.pieces import between_pieces, may_stand_for_others
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
-_LENGTHS = (
-    "installed_height", "bind_margin", "retainer_seal", "card_bind", "set_shortest", "free_card", "free_set", "card_lift",
-    "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
-    "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_stem", "lock_out", "retainer_rocker",
-    "mark_middle", "mark_width", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud", "roller_sideways",
-    "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve", "valve_to_valve", "pocket_wall",
-    "squish",
-)  # fmt: skip
-DIMENSIONS = dict.fromkeys(_LENGTHS, "length") | {
-    "seat_load": "load", "open_load": "load", "card_seat_load": "percent", "card_open_load": "percent",
-    "set_share": "percent", "set_weakest": "percent", "set_spread": "percent", "lock_engaged": "percent",
-    "lock_angle": "angle", "half_lift": "angle", "uneven_tip": "angle", "true_ratio": "percent", "open_stress": "stress",
-    "control": "percent",
-    "chamber_pours": "volume", "chamber_spread": "volume", "compression": "ratio", "compression_spread": "ratio",
-    "effective_ratio": "ratio",
-}  # fmt: skip
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"
 _HINT = (
@@ -51,7 +36,7 @@ class LimitsPage(Page):
         self.column.addWidget(self.limits, 4)
         self.checks = QComboBox()
         self.checks.setAccessibleName(self.tr("check to limit"))
-        self.checks.addItems([_words(name) for name in DIMENSIONS])
+        self.checks.addItems([_words(name) for name in CHECKS])
         self.add_row(
             Label(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
             button(self.tr("Take limit out"), self._drop),
@@ -131,15 +116,15 @@ class LimitsPage(Page):
         ]
 
     def _unit(self, check: str) -> str:
-        return self.session.unit(DIMENSIONS.get(check, "length"))
+        return self.session.unit(_dimension(check))
 
     def _figure(self, limit: Limit, value: float | None) -> str:
-        dimension, unit = DIMENSIONS.get(limit.check, "length"), self._unit(limit.check)
+        dimension, unit = _dimension(limit.check), self._unit(limit.check)
         fine = 4 if limit.check in _FINE and unit == "in" else 3 if limit.check in _FINE and unit == "mm" else None
         return "" if value is None else in_figures(value, dimension, unit, fine)
 
     def _parse(self, limit: Limit, text: str) -> float | None:
-        dimension = DIMENSIONS.get(limit.check, "length")
+        dimension = _dimension(limit.check)
         return parse(text, Field.within(dimension, self._unit(limit.check), (-9000.0, 9000.0)))
 
     def _put_end(self, limit: Limit, text: str, which: str) -> Limit:
@@ -164,7 +149,7 @@ class LimitsPage(Page):
         self.session.do(Put("limits", limit))
 
     def _add(self) -> None:
-        check = list(DIMENSIONS)[self.checks.currentIndex()]
+        check = list(CHECKS)[self.checks.currentIndex()]
         self.session.do(Put("limits", Limit(new_id(), check, origin="shop", school=_OWN, source="")))
         self.limits.setCurrentIndex(self.limits.records.index(len(self.session.engine.limits) - 1, 2))
 
@@ -227,6 +212,11 @@ def _shown(engine: Engine) -> tuple[Tolerance, ...]:
     known = {one.quantity for one in engine.tolerances}
     more = (name for name, row in CATALOG.items() if name not in known and may_stand_for_others(row))
     return (*engine.tolerances, *(Tolerance(name, source="") for name in more))
+
+
+def _dimension(check: str) -> str:
+    """Give the dimension a check is limited in; a length of one that a file of another version names."""
+    return CHECKS[check].dimension if check in CHECKS else "length"
 
 
 def _words(check: str) -> str:

@@ -141,8 +141,8 @@ class TesterPage(Page):
         ]  # fmt: skip
 
     def _show_result(self) -> None:
-        from honest_lift.checks.tester_words import correction_words
-        from honest_lift.estimates.tester import corrections
+        from honest_lift.checks.spring.tester_words import correction_words
+        from honest_lift.estimates.spring.tester import corrections
 
         own = self._own()
         if not own:
@@ -198,7 +198,7 @@ class TesterPage(Page):
                 raise EntryError(f"“{pair}”: the load or the height is missing.")
             points.append(CertifiedPoint(height, force))
         changed = replace(reference, points=tuple(points))
-        from honest_lift.estimates.tester import is_sound
+        from honest_lift.estimates.spring.tester import is_sound
 
         if not is_sound(changed):
             raise EntryError("A certificate gives two or more heights, and the load rises as the height falls.")
@@ -218,7 +218,7 @@ class TesterPage(Page):
     def _high_by(self, row: _Row) -> str:
         if row.read is None:
             return ""
-        from honest_lift.checks.tester_words import high_by
+        from honest_lift.checks.spring.tester_words import high_by
 
         return high_by(row.read.reading.value, row.point.load_n, self.session.engine)
 

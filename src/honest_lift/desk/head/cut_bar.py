@@ -12,7 +12,7 @@ from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
-    from honest_lift.plans.seat_cut import CutPlan
+    from honest_lift.plans.head.seat_cut import CutPlan
 
 _MEANS = ("cut and shim, least metal", "cut alone", "shim alone")
 _ORDER = (1, 0, 2)  # of the plans as they come
@@ -45,13 +45,13 @@ class CutBar(QWidget):
     @property
     def plan(self) -> CutPlan:
         """Give the chosen plan as the engine stands."""
-        from honest_lift.plans.seat_cut import cut_plans
+        from honest_lift.plans.head.seat_cut import cut_plans
 
         return cut_plans(self.session.book)[_ORDER[self.means.currentIndex()]]
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.plans.seat_cut import next_cut
+        from honest_lift.plans.head.seat_cut import next_cut
 
         plan = self.plan
         what, edit = next_cut(self.session.book, plan)
@@ -86,7 +86,7 @@ class CutBar(QWidget):
         return " ".join(words)
 
     def _record(self) -> None:
-        from honest_lift.plans.seat_cut import next_cut
+        from honest_lift.plans.head.seat_cut import next_cut
 
         _, edit = next_cut(self.session.book, self.plan)
         if edit:

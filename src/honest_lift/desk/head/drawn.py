@@ -6,8 +6,8 @@ from math import isfinite, nan
 from typing import TYPE_CHECKING
 
 from honest_lift.desk.session import Session
-from honest_lift.drawings.guide import guide_scene
-from honest_lift.drawings.lock import lock_scene
+from honest_lift.drawings.head.guide import guide_scene
+from honest_lift.drawings.head.lock import lock_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.facts.place import position_title
@@ -57,7 +57,7 @@ def _shown(value_mm: float, unit: str) -> float:
 
 
 def _guide(session: Session) -> Scene:
-    from honest_lift.checks.guides import clearances_mm
+    from honest_lift.checks.head.guides import clearances_mm
 
     position, unit = session.position, session.unit("length")
     if not position or session.examination is None:

@@ -14,9 +14,9 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
-from honest_lift.drawings.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.scene import Scene
-from honest_lift.drawings.spring import SpringView, spring_scene
+from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
+from honest_lift.drawings.spring.spring import SpringView, spring_scene
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import from_inside, in_words, unit_of

@@ -58,7 +58,7 @@ class CandidatesGrid(ReadingGrid):
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a candidate."""
-        from honest_lift.sheets.match_words import BY_NAME
+        from honest_lift.words.spring.match import BY_NAME
 
         one = self.shown[int(name)]
         check, _, side = one.at_check.partition(" ")

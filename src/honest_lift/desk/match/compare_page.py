@@ -15,8 +15,8 @@ from honest_lift.desk.match.find_page import FindPage
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.match_curves import CandidateCurve, match_curves_scene
-from honest_lift.drawings.match_windows import WindowRow, match_windows_scene
+from honest_lift.drawings.spring.match_curves import CandidateCurve, match_curves_scene
+from honest_lift.drawings.spring.match_windows import WindowRow, match_windows_scene
 from honest_lift.numbers.units import from_inside, unit_of
 
 if TYPE_CHECKING:
@@ -46,7 +46,7 @@ class LaddersGrid(ReadingGrid):
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give a check's least rung of each candidate."""
-        from honest_lift.sheets.match_words import rung_title, rung_words
+        from honest_lift.words.spring.match import rung_title, rung_words
 
         own = [rungs.get(name, (float("nan"), "")) for _, rungs in self.ladders]
         least = {

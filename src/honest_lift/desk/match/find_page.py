@@ -213,7 +213,7 @@ class FindPage(QWidget):
 
     def _say(self) -> None:
         """Say what is found, and the shim plan of the candidate that is chosen."""
-        from honest_lift.sheets.match_words import answer_words, endurance_words, plan_words
+        from honest_lift.words.spring.match import answer_words, endurance_words, plan_words
 
         if self.match is None or self.answer is None:
             return
@@ -275,7 +275,7 @@ class FindPage(QWidget):
 
     def list_words(self) -> str:
         """Give the shopping and machining list of the chosen candidate."""
-        from honest_lift.sheets.match_words import list_text
+        from honest_lift.words.spring.match import list_text
 
         chosen = self._chosen()
         return list_text(self.session.engine, *chosen) if chosen else ""
@@ -297,7 +297,7 @@ class FindPage(QWidget):
     def ask_why(self) -> None:
         """Say why the typed part is left out."""
         from honest_lift.plans.match.left_out import why
-        from honest_lift.sheets.match_words import reason_words
+        from honest_lift.words.spring.match import reason_words
 
         wanted = self.asked.text().strip()
         match = self.match or self.laid_out()

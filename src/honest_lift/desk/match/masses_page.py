@@ -13,7 +13,7 @@ from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.session import Session
 
 if TYPE_CHECKING:
-    from honest_lift.sheets.mass_words import MassLine
+    from honest_lift.words.train.masses import MassLine
 
 _HINT = (
     "Everything counted rigid and referred to the valve. The speed at which such a train lets go of its cam is an upper bound: a "
@@ -67,7 +67,7 @@ class MassesPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.sheets.mass_words import control_words, mass_lines
+        from honest_lift.words.train.masses import control_words, mass_lines
 
         seen, here = self.session.examination, self.session.position
         found = seen.finding("control", here) if seen and here else None

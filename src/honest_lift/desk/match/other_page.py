@@ -42,7 +42,7 @@ class OutcomesGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of an outcome."""
         from honest_lift.checks.wording import margin_words
-        from honest_lift.sheets.match_words import outcome_amount
+        from honest_lift.words.spring.match import outcome_amount
 
         one, engine = self.outcomes[name], self.session.engine
         if one.why_not:
@@ -138,7 +138,7 @@ class OtherPage(QWidget):
 
     def speed(self) -> None:
         """Say the highest speed."""
-        from honest_lift.checks.control import BOUND
+        from honest_lift.checks.train.control import BOUND
         from honest_lift.plans.match.other_way import highest_speed
 
         if seen := self.session.examination:

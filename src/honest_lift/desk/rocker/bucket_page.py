@@ -20,7 +20,7 @@ from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.units import in_figures, in_words
 
 if TYPE_CHECKING:
-    from honest_lift.plans.bucket_shims import BucketPlan
+    from honest_lift.plans.train.bucket_shims import BucketPlan
 
 _WIDTHS = (60, 78, 78, 78, 86, 78, 130, 86)
 _HINT = (
@@ -107,8 +107,8 @@ class BucketPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.plans.bucket_shims import plan_bucket_shims
-        from honest_lift.sheets.finger_words import OVERHEAD_BELIEF
+        from honest_lift.plans.train.bucket_shims import plan_bucket_shims
+        from honest_lift.words.rocker.finger import OVERHEAD_BELIEF
 
         engine, unit = self.session.engine, self.session.unit("length")
         plan = self.model.plan = plan_bucket_shims(self.session.book)

@@ -20,8 +20,8 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
 if TYPE_CHECKING:
-    from honest_lift.estimates.checking_pushrod import Checked
-    from honest_lift.sheets.pushrod_finder import FinderRow
+    from honest_lift.estimates.rocker.checking_pushrod import Checked
+    from honest_lift.words.rocker.pushrod_finder import FinderRow
 
 _WIDTHS = (146, 76, 76, 84, 92, 92, 84, 72)
 _READ_WIDTHS = (84, 110, 84, 84, 120)
@@ -73,7 +73,7 @@ class CheckedGrid(ReadingGrid):
         return [f"{one.length_mm:.6f}" for one in self._read()]
 
     def _read(self) -> tuple[Checked, ...]:
-        from honest_lift.estimates.checking_pushrod import checked
+        from honest_lift.estimates.rocker.checking_pushrod import checked
 
         return checked(self.session.book, self.session.position) if self.session.position else ()
 
@@ -160,7 +160,7 @@ class FinderPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.sheets.pushrod_finder import beyond, checked_words, finder_rows
+        from honest_lift.words.rocker.pushrod_finder import beyond, checked_words, finder_rows
 
         book, (role, position) = self.session.book, _valve(self.session)
         ends = beyond(book, role, position)
@@ -208,7 +208,7 @@ class FinderPage(QWidget):
 
     def take_down(self) -> None:
         """Take a mark into the journal at the length the turns come to. What can't be read stays, with the reason."""
-        from honest_lift.estimates.checking_pushrod import AT, checking_length_mm
+        from honest_lift.estimates.rocker.checking_pushrod import AT, checking_length_mm
 
         unit = self.session.unit("length")
         if not self.session.position:
@@ -252,7 +252,7 @@ class FinderPage(QWidget):
 
     def strike_out(self) -> None:
         """Strike out what was read at the chosen length."""
-        from honest_lift.estimates.checking_pushrod import checked
+        from honest_lift.estimates.rocker.checking_pushrod import checked
 
         row = self.read_grid.currentIndex().row()
         read = checked(self.session.book, self.session.position) if self.session.position else ()

@@ -11,9 +11,9 @@ from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.finger import finger_scene
-from honest_lift.drawings.marks import marks_scene
-from honest_lift.drawings.rocker import side_scene, tip_scene
+from honest_lift.drawings.rocker.finger import finger_scene
+from honest_lift.drawings.rocker.marks import marks_scene
+from honest_lift.drawings.rocker.pushrod_rocker import side_scene, tip_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.facts.edits import Confirm, reading_of
 from honest_lift.facts.place import at_position
@@ -101,7 +101,7 @@ class GeometryPage(QWidget):
 
     def _try(self) -> None:
         """Set the gear as tried; the words, and the other valves, follow a moment later while the slider is held."""
-        from honest_lift.estimates.rocker import rocker_of
+        from honest_lift.estimates.rocker.gear import rocker_of
 
         role, position = self._valve
         if self._as_stated is None or self._as_stated[0] is not self.session.book or self._as_stated[1] != position:
@@ -130,7 +130,7 @@ class GeometryPage(QWidget):
         return f"{in_words(abs(off), 'length', self.session.unit('length'))} {pair[0] if off > 0 else pair[1]}"
 
     def _draw(self) -> None:
-        from honest_lift.sheets.rocker_words import tip_of_gear
+        from honest_lift.words.rocker.gear import tip_of_gear
 
         share = self.lift.value() / _STEPS
         tip = tip_of_gear(self.session.book, self.rocker, share, self._valve[1], self.placed)
@@ -138,8 +138,8 @@ class GeometryPage(QWidget):
 
     def _side(self, share: float) -> Scene:
         """Draw the gear that the engine has, from the side."""
-        from honest_lift.sheets.finger_words import finger_side
-        from honest_lift.sheets.rocker_words import side_of_gear
+        from honest_lift.words.rocker.finger import finger_side
+        from honest_lift.words.rocker.gear import side_of_gear
 
         finger = finger_side(self.session.book, self.rocker, share)
         if finger is not None:
@@ -149,9 +149,9 @@ class GeometryPage(QWidget):
         )
 
     def _say(self) -> None:
-        from honest_lift.estimates.rocker import rocker_of
-        from honest_lift.sheets.finger_words import wipe_words
-        from honest_lift.sheets.rocker_words import rocker_words, schools_words, seen_words
+        from honest_lift.estimates.rocker.gear import rocker_of
+        from honest_lift.words.rocker.finger import wipe_words
+        from honest_lift.words.rocker.gear import rocker_words, schools_words, seen_words
 
         book, (role, position) = self.session.book, self._valve
         if not self._asked:  # what is tried changes neither what was seen nor what the schools ask for
@@ -165,7 +165,7 @@ class GeometryPage(QWidget):
     # --- the marks of all valves ---
 
     def _show_marks(self) -> None:
-        from honest_lift.sheets.valve_marks import middle_limit_mm, valve_marks
+        from honest_lift.words.rocker.valve_marks import middle_limit_mm, valve_marks
 
         book = self.session.book
         off = 0.0 if self._own is None else self.own.value() / _STEPS * _REACH_MM
@@ -190,7 +190,7 @@ class GeometryPage(QWidget):
         self._show_placed()
 
     def _show_placed(self) -> None:
-        from honest_lift.sheets.rocker_words import mark_words
+        from honest_lift.words.rocker.gear import mark_words
 
         self.take.setVisible(self.placed is not None)
         if self.placed is None:

@@ -15,9 +15,9 @@ from honest_lift.numbers.entry import Field, parse
 from honest_lift.numbers.units import in_figures
 
 if TYPE_CHECKING:
-    from honest_lift.estimates.rocker import Rocker
+    from honest_lift.estimates.rocker.gear import Rocker
     from honest_lift.facts.engine import Book
-    from honest_lift.sheets.moved_words import MovedRow
+    from honest_lift.words.rocker.moved import MovedRow
 
 _TOGETHER = "together"
 _HINT = (
@@ -79,7 +79,7 @@ class MovedPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.estimates.rocker import rocker_of
+        from honest_lift.estimates.rocker.gear import rocker_of
 
         book, one = self.session.book, self.session.engine.position(self.session.position)
         rocker = rocker_of(book, one.role if one else "intake", one.id if one else "", with_doubt=False)
@@ -100,8 +100,8 @@ class MovedPage(QWidget):
 
     def _told(self, book: Book, rocker: Rocker, typed: dict[str, float]) -> dict[str, MovedRow]:
         """Tell each change by itself, and all of them together."""
-        from honest_lift.sheets.finger_words import finger_moved
-        from honest_lift.sheets.moved_words import moved_row, together
+        from honest_lift.words.rocker.finger import finger_moved
+        from honest_lift.words.rocker.moved import moved_row, together
 
         if self.gear != "pushrod":
             told = {key: finger_moved(book, rocker, {key: amount}) for key, amount in typed.items()}
@@ -112,8 +112,8 @@ class MovedPage(QWidget):
     @property
     def _changes(self) -> dict[str, tuple[str, str, tuple[float, float]]]:
         """Give title, dimension and range of each change."""
-        from honest_lift.sheets.finger_words import FINGER_CHANGES
-        from honest_lift.sheets.moved_words import CHANGES
+        from honest_lift.words.rocker.finger import FINGER_CHANGES
+        from honest_lift.words.rocker.moved import CHANGES
 
         return CHANGES if self.gear == "pushrod" else FINGER_CHANGES
 

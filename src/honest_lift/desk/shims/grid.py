@@ -9,7 +9,7 @@ from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures
 
 if TYPE_CHECKING:
-    from honest_lift.plans.shims import Pocket, ShimPlan
+    from honest_lift.plans.spring.shims import Pocket, ShimPlan
 
 
 class ShimGrid(ReadingGrid):

@@ -20,7 +20,7 @@ from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.shims.grid import ShimGrid
-from honest_lift.drawings.pocket_windows import PocketWindow, pocket_windows_scene
+from honest_lift.drawings.spring.pocket_windows import PocketWindow, pocket_windows_scene
 from honest_lift.facts.edits import Describe, Drop, Put, new_id
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
@@ -28,8 +28,8 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import from_inside, in_figures, in_words, unit_of
 
 if TYPE_CHECKING:
-    from honest_lift.plans.shims import ShimPlan
-    from honest_lift.plans.windows import Window
+    from honest_lift.plans.spring.shims import ShimPlan
+    from honest_lift.plans.spring.windows import Window
 
 _SAME = 1e-6
 _GOALS = {
@@ -178,7 +178,7 @@ class ShimsSheet(QWidget):
         book = self.session.book
         if self._windows[0] is not book:
             from honest_lift.checks.examine import gathered_of
-            from honest_lift.plans.windows import windows_of
+            from honest_lift.plans.spring.windows import windows_of
 
             gathered = gathered_of(book)
             self._windows = (book, windows_of(book, gathered, list(enumerate(gathered.rows))))
@@ -219,7 +219,7 @@ class ShimsSheet(QWidget):
                 self._found.emit(spread_n)
 
         def run() -> None:
-            from honest_lift.plans.shims import ShimPlan, plan_shims
+            from honest_lift.plans.spring.shims import ShimPlan, plan_shims
 
             try:
                 plan = plan_shims(book, goal, springs, cancelled=self._stop.is_set, found=on_the_way)

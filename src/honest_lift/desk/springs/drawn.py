@@ -6,9 +6,9 @@ from itertools import pairwise
 from math import isfinite, nan
 
 from honest_lift.desk.session import Session
-from honest_lift.drawings.height_axis import Dot, height_axis_scene
-from honest_lift.drawings.load_curve import LoadCurve, Point, load_curve_scene
 from honest_lift.drawings.scene import Scene
+from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
+from honest_lift.drawings.spring.load_curve import LoadCurve, Point, load_curve_scene
 from honest_lift.numbers.units import from_inside, in_figures, unit_of
 
 _SAMPLES = 40
@@ -19,9 +19,9 @@ def curve_scene(session: Session) -> Scene:
     import numpy as np
 
     from honest_lift.estimates.estimate import Estimate
-    from honest_lift.estimates.loads import spring_curves
-    from honest_lift.estimates.spring_form import form_of
-    from honest_lift.estimates.spring_geometry import nest_load, predicted_of
+    from honest_lift.estimates.spring.form import form_of
+    from honest_lift.estimates.spring.geometry import nest_load, predicted_of
+    from honest_lift.estimates.spring.loads import spring_curves
     from honest_lift.numbers.doubt import exact
 
     book, engine = session.book, session.engine
@@ -60,7 +60,7 @@ def curve_scene(session: Session) -> Scene:
 
 def bind_map(session: Session) -> Scene:
     """Draw where every spring of the current one's set binds, with the card's bind height as the end of the band."""
-    from honest_lift.estimates.loads import spring_curves
+    from honest_lift.estimates.spring.loads import spring_curves
 
     engine = session.engine
     unit, owner = engine.unit("length"), engine.set_of(session.spring)

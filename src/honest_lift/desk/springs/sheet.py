@@ -80,7 +80,7 @@ class SpringsSheet(QWidget):
         """Show what geometry predicts beside what was measured, where the bench is looked at."""
         if self.session.step != "springs" or self.session.examination is None:
             return
-        from honest_lift.checks.geometry_words import card_words, form_words, geometry_words
+        from honest_lift.checks.rocker.geometry_words import card_words, form_words, geometry_words
         from honest_lift.desk.springs.drawn import bind_map, curve_scene
 
         book, spring = self.session.book, self.session.spring

@@ -14,7 +14,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.squeeze.grid import ChamberGrid
-from honest_lift.drawings.left_over import Part, left_over_scene
+from honest_lift.drawings.cylinder.clearance_volume import Part, left_over_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.facts.place import at_cylinder
@@ -59,9 +59,9 @@ class ChambersPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.estimates.effective_ratio import effective_ratio
-        from honest_lift.estimates.left_over import left_over
-        from honest_lift.sheets.chamber_words import chamber_words
+        from honest_lift.estimates.cylinder.clearance_volume import left_over
+        from honest_lift.estimates.cylinder.dynamic_ratio import effective_ratio
+        from honest_lift.words.cylinder.chambers import chamber_words
 
         self.model.refresh()
         self.grid.show_row(self.model.row_of(self.session.cylinder))
@@ -74,7 +74,7 @@ class ChambersPage(QWidget):
         self.drawing.show_scenes([(5, self._left_over()), (4, self._chambers())])
 
     def _left_over(self) -> Scene:
-        from honest_lift.estimates.left_over import TERMS
+        from honest_lift.estimates.cylinder.clearance_volume import TERMS
 
         unit, whole, here = self.session.unit("volume"), self._whole, self.session.cylinder
         places = unit_of("volume", unit).places

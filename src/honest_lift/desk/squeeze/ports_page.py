@@ -6,7 +6,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.series_page import Series, SeriesPage
 from honest_lift.desk.session import Session
-from honest_lift.drawings.port_flow import FlowCurve, port_flow_scene
+from honest_lift.drawings.cylinder.port_flow import FlowCurve, port_flow_scene
 from honest_lift.drawings.scene import Ink
 from honest_lift.facts.place import at_position, position_title
 from honest_lift.numbers.units import from_inside
@@ -42,7 +42,7 @@ class PortsPage(SeriesPage):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.sheets.port_words import port_words
+        from honest_lift.words.cylinder.ports import port_words
 
         super().refresh()
         cylinder = self._cylinder()
@@ -56,8 +56,8 @@ class PortsPage(SeriesPage):
         return layout.of_cylinder(self.session.cylinder) if self.session.cylinder else ()
 
     def _curve(self, position: str) -> FlowCurve:
-        from honest_lift.estimates.port_flow import port_flow
-        from honest_lift.sheets.port_words import cam_lift_mm
+        from honest_lift.estimates.cylinder.port_flow import port_flow
+        from honest_lift.words.cylinder.ports import cam_lift_mm
 
         length, unit = self.session.unit("length"), self.session.unit("flow")
         read = port_flow(self.session.book, position)

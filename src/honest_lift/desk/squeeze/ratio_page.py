@@ -16,7 +16,7 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
-    from honest_lift.plans.to_ratio import Answer
+    from honest_lift.plans.cylinder.to_ratio import Answer
 
 _INSIDE = (3.0, 30.0)
 _FACE_MM = (5.0, 1000.0)  # across a cylinder head
@@ -43,7 +43,7 @@ class WaysGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a way: what each check says where the engine stands worst."""
         from honest_lift.plans.trial_lines import worst_of
-        from honest_lift.sheets.to_ratio_words import amounts_words, pushrod_words
+        from honest_lift.words.cylinder.to_ratio import amounts_words, pushrod_words
 
         one = next(way for way in self.ways if way.title == name)
         if one.found is None:
@@ -125,8 +125,8 @@ class RatioPage(QWidget):
 
     def work_out(self) -> None:
         """Work out every way to the ratio that is typed; what is typed wrong stays, with the reason."""
-        from honest_lift.plans.to_ratio import ways_to
-        from honest_lift.sheets.to_ratio_words import ways_words
+        from honest_lift.plans.cylinder.to_ratio import ways_to
+        from honest_lift.words.cylinder.to_ratio import ways_words
 
         seen = self.session.examination
         try:

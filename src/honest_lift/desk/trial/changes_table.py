@@ -89,7 +89,7 @@ class ChangesTable(RecordTable):
 
     def _present(self, kind: ChangeKind) -> float:
         """Give the figure a change starts from: nothing, or what stands now where the amount is the new figure."""
-        from honest_lift.sheets.present_figures import present_figure
+        from honest_lift.words.present_figures import present_figure
 
         return present_figure(self.session.book, kind) if kind.how == "to" else 0.0
 

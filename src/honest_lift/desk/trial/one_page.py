@@ -150,7 +150,7 @@ class OnePage(QWidget):
 
     def _say(self) -> None:
         from honest_lift.plans.trial import to_read_again
-        from honest_lift.sheets.trial_words import again_words, missing_words, trial_words
+        from honest_lift.words.trial import again_words, missing_words, trial_words
 
         if self.ripple is None:
             empty = self.tr("Choose a change, where and by how much: everything that moves with it is listed here, and the engine "

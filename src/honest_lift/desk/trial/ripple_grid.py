@@ -48,7 +48,7 @@ class RippleGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a line."""
         from honest_lift.checks.wording import figure_words
-        from honest_lift.sheets.trial_words import LOST, where_of
+        from honest_lift.words.trial import LOST, where_of
 
         one, count = self._lines[int(name)]
         place, check = where_of(one.there), one.there.check.title

@@ -35,7 +35,7 @@ class SideGrid(ReadingGrid):
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the worst of a check, now and in every trial."""
         from honest_lift.plans.trial_lines import worst_of
-        from honest_lift.sheets.trial_words import worst_words
+        from honest_lift.words.trial import worst_words
 
         cells = [Cell(self.titles[name], bold=True)]
         for _, found in self.columns:

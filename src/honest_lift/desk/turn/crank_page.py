@@ -11,7 +11,7 @@ from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.clearance_turn import clearance_scene
+from honest_lift.drawings.clearance.piston_valve import clearance_scene
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.place import at_position
 
@@ -84,8 +84,8 @@ class CrankPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session: what is turned is put together anew only when engine, cylinder or findings are others."""
-        from honest_lift.estimates.piston_valve import piston_to_valve
-        from honest_lift.sheets.train_scene import CylinderTurned
+        from honest_lift.estimates.clearance.piston_valve import piston_to_valve
+        from honest_lift.words.train.train_scene import CylinderTurned
 
         book, held = self.session.book, (self.session.book, self._cylinder(), self.session.examination)
         if self._for is None or self._for[0] is not book:
@@ -117,7 +117,7 @@ class CrankPage(QWidget):
         return {one: finding for one, finding in each.items() if finding is not None}
 
     def _draw(self) -> None:
-        from honest_lift.sheets.turn_scene import curves_scene
+        from honest_lift.words.clearance.turn_scene import curves_scene
 
         at, book, here = self.crank.value() / _HALVES, self.session.book, self.session.position
         side = "" if at == 0 else self.tr(" after TDC") if at > 0 else self.tr(" before TDC")
@@ -135,7 +135,7 @@ class CrankPage(QWidget):
 
     def _say(self) -> None:
         from honest_lift.estimates.resolve import resolve
-        from honest_lift.sheets.turn_words import (
+        from honest_lift.words.clearance.turned import (
             at_speed_words,
             mock_up_words,
             tightest_words,

@@ -21,13 +21,13 @@ class RowsPage(SeriesPage):
 
     def odd(self, position: str) -> dict[float, str]:
         """Say which readings stand off what their neighbours make."""
-        from honest_lift.estimates.piston_valve_read import room_read
+        from honest_lift.estimates.clearance.piston_valve_read import room_read
 
         return {one.crank_deg: one.odd for one in room_read(self.session.book, position).rows}
 
     def tell(self, position: str) -> str:
         """Say the least of the row, or why it has none."""
-        from honest_lift.estimates.piston_valve_read import room_read
+        from honest_lift.estimates.clearance.piston_valve_read import room_read
 
         read = room_read(self.session.book, position)
         if not read.rows:

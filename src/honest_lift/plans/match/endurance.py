@@ -8,7 +8,7 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.spring_geometry import fatigue_of, predicted_of
+from honest_lift.estimates.spring.geometry import fatigue_of, predicted_of
 from honest_lift.plans.match.accept import card_of
 from honest_lift.plans.match.match import Candidate, Match
 from honest_lift.shelf.kinds import Part

@@ -12,9 +12,9 @@ from math import isfinite, nan
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.checks.control import CONTROL
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.train.control import CONTROL
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import EditError, new_id

@@ -11,9 +11,9 @@ from msgspec import Struct
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.valves import AtValve, Gathered
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.heights import height_from
-from honest_lift.estimates.moving import Moving
 from honest_lift.estimates.of_valve import at_valve
+from honest_lift.estimates.spring.heights import height_from
+from honest_lift.estimates.train.moving import Moving
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.made_at import has_base_at
@@ -21,11 +21,11 @@ from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.match.asked import Asked, Pockets, Stacks, Window
 from honest_lift.mechanics.match.rungs import envelope
-from honest_lift.mechanics.motion.control_force import gas_force_n, held, moving_mass
+from honest_lift.mechanics.train.control_force import gas_force_n, held, moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.plans.best_way import means_of
-from honest_lift.plans.shims import stacks_of
-from honest_lift.plans.windows import height_doubts
+from honest_lift.plans.spring.shims import stacks_of
+from honest_lift.plans.spring.windows import height_doubts
 
 CHECKS = ("seat_load", "open_load", "bind_margin", "retainer_seal", "card_lift", "open_stress", "control")
 _CUT_STEP_MM = 0.127  # 0.005 in: what a cutter is set to

@@ -1,0 +1,74 @@
+"""Chambers: whether pours of one agree, and how much larger each is than the smallest of the engine."""
+
+from __future__ import annotations
+
+import numpy as np
+from msgspec.structs import replace
+
+from honest_lift.checks.finding import Check, Finding
+from honest_lift.checks.on_cylinders import on_cylinders
+from honest_lift.checks.on_valves import is_given
+from honest_lift.checks.spread_out import among
+from honest_lift.estimates.cylinder.chambers import Chambers, chambers
+from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.of_cylinder import of_cylinder
+from honest_lift.estimates.resolve import counting_readings
+from honest_lift.facts.engine import Book
+from honest_lift.facts.place import at_cylinder
+from honest_lift.facts.staleness import is_stale
+from honest_lift.numbers.doubt import Array, exact
+
+POURS = Check(
+    "chamber_pours", "Pours of a chamber", "squeeze", "volume", "Largest less smallest of what was poured into one chamber.",
+)  # fmt: skip
+CHAMBER_SPREAD = Check(
+    "chamber_spread", "Chamber spread", "squeeze", "volume",
+    "How much larger a chamber is than the smallest of the engine.",
+)  # fmt: skip
+GIVEN = ("chamber_volume", "chamber_water")
+
+
+def check_chambers(book: Book) -> list[Finding]:
+    """Hold pours against each other and chambers against the smallest, once anybody has poured one."""
+    if not any(is_given(book, name) for name in GIVEN):
+        return []
+    found = chambers(book)
+    return [*_pours(book, found), *_spread(book, found)]
+
+
+def _pours(book: Book, found: Chambers) -> list[Finding]:
+    """Judge chambers that were poured more than once: what the pours themselves span, which has no doubt."""
+    several = [one for one, count in zip(found.cylinders, found.poured, strict=True) if count > 1]
+    spans = []
+    for cylinder in several:
+        read = counting_readings(book, "chamber_volume", at_cylinder(cylinder))
+        values = [one.reading.value for one in read if not is_stale(book.engine, one)] or [
+            one.reading.value for one in read
+        ]
+        spans.append(max(values) - min(values))
+    if not several:
+        return []
+    inputs = [of_cylinder(book, "chamber_volume", one) for one in several]
+    figure = exact(np.array(spans))
+    figure = replace(figure, ground=np.array([int(one.ground) for one in inputs], dtype=np.int64))
+    return on_cylinders(book, POURS, several, Estimate(figure, tuple((one,) for one in inputs)), {})
+
+
+def _spread(book: Book, found: Chambers) -> list[Finding]:
+    everyone = [np.arange(len(found.cylinders))]
+    over = among(found.volume, everyone, _over_smallest)
+    volumes = found.volume.figure.value
+    known = volumes[np.isfinite(volumes)]
+    smallest = np.full(len(volumes), known.min() if len(known) else np.nan)
+    terms = {"chamber": (volumes, "volume"), "smallest chamber": (smallest, "volume")}
+    return on_cylinders(book, CHAMBER_SPREAD, found.cylinders, over, terms, held_up(found))
+
+
+def held_up(found: Chambers) -> list[str]:
+    """Say at every cylinder what keeps a comparison over all of them from proving anything; "" where nothing does."""
+    others = "; ".join(f"cylinder {one}: {why}" for one, why in zip(found.cylinders, found.why_not, strict=True) if why)
+    return [why or others for why in found.why_not]
+
+
+def _over_smallest(rows: Array) -> Array:
+    return np.asarray(rows - rows.min(axis=-1, keepdims=True))

@@ -1,0 +1,1 @@
+"""Checks of rockers, fingers and their pushrods."""

@@ -1,0 +1,1 @@
+"""Checks of the valve train from lobe to valve."""

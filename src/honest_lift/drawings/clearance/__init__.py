@@ -1,0 +1,1 @@
+"""Drawings of clearances through the turn."""

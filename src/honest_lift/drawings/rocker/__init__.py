@@ -1,0 +1,1 @@
+"""Drawings of rockers, fingers and their pushrods."""

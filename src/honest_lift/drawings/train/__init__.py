@@ -1,0 +1,1 @@
+"""Drawings of the valve train from lobe to valve."""

@@ -1,0 +1,38 @@
+"""What comes near the gear and what presses the lifter, worked out from its geometry at every valve."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.rocker.every_gear import column, of_every_valve
+from honest_lift.facts.engine import Book
+from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear
+from honest_lift.mechanics.rocker.room import retainer_to_rocker, slot_to_stud
+from honest_lift.mechanics.rocker.what_moved import plunger_travel
+from honest_lift.numbers.doubt import Array
+
+SLOT = ("slot_length", "stud_diameter", "slot_depth", "slot_angle")
+UNDERSIDE = ("under_rocker", "retainer_below", "retainer_across")
+TURNS = ("nut_turns", "nut_pitch")
+
+
+def slot_room(book: Book) -> Estimate:
+    """Give the least room of the stud in its slot over the lift, (n,) in mm."""
+    return column(of_every_valve(book, lambda gear, lobe, _, *slot: slot_to_stud(gear, lobe, *slot)[..., None], SLOT))
+
+
+def retainer_room(book: Book) -> Estimate:
+    """Give the least room from retainer to rocker over the lift, (n,) in mm."""
+    return column(
+        of_every_valve(book, lambda gear, lobe, _, *own: retainer_to_rocker(gear, lobe, *own)[..., None], UNDERSIDE)
+    )
+
+
+def preload_by_turns(book: Book) -> Estimate:
+    """Give what the plunger sees of the turns of the nut from no lash, (n,) in mm, along its own axis."""
+
+    def work(gear: PushrodGear, lobe: Array, lash: Array, turns: Array, pitch: Array) -> Array:
+        return np.where(np.isfinite(lobe), plunger_travel(gear, turns * pitch), np.nan)[..., None]
+
+    return column(of_every_valve(book, work, TURNS))

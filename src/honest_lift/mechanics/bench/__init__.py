@@ -1,1 +1,0 @@
-"""Bench arithmetic over sets of parts."""

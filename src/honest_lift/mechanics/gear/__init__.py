@@ -1,1 +1,0 @@
-"""What carries the lobe's lift to the valve: rocker and pushrod."""

@@ -1,1 +1,0 @@
-"""The valve in motion: what holds it to its cam."""

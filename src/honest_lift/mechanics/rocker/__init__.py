@@ -1,0 +1,1 @@
+"""Computation of rockers, fingers and their pushrods."""

@@ -1,0 +1,1 @@
+"""Computation of the valve train from lobe to valve."""

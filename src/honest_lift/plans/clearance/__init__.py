@@ -1,0 +1,1 @@
+"""Plans for clearances through the turn."""

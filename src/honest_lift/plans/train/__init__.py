@@ -1,0 +1,1 @@
+"""Plans for the valve train from lobe to valve."""

@@ -1,0 +1,103 @@
+"""Degreeing in words: what the stop readings and the equal lifts come to, and what moves the cam where it should stand."""
+
+from __future__ import annotations
+
+from msgspec import Struct
+
+from honest_lift.facts.cam import side_of
+from honest_lift.mechanics.cam.degreeing import from_tdc, middle_of, middle_of_lobe, offset_for, tooth_deg
+from honest_lift.numbers.units import in_words
+from honest_lift.words.cam.turn import stands
+
+_USUAL_DEG, _FAR_DEG = 110.0, 40.0
+_NEAR_DEG = 0.25
+
+
+class Walked(Struct, frozen=True):
+    """What was read on the way, degrees on the wheel; None where it is not read yet."""
+
+    role: str
+    stops: tuple[float | None, float | None] = (None, None)
+    flanks: tuple[float | None, float | None] = (None, None)
+    wanted: float | None = None  # the centreline it should stand at, positive as cards print it
+    radius_mm: float | None = None
+    at_cam: bool = False
+    teeth: int | None = None
+
+
+def tdc_of(walked: Walked) -> float | None:
+    """Give where the wheel stands at TDC; None before both stops are read."""
+    first, other = walked.stops
+    if first is None or other is None or first == other:
+        return None
+    return (middle_of(first, other) + 180.0) % 360.0 - 180.0
+
+
+def centreline_of(walked: Walked) -> float | None:
+    """Give the centreline, positive as cards print it; None before everything is read."""
+    tdc, (opening, closing) = tdc_of(walked), walked.flanks
+    if tdc is None or opening is None or closing is None:
+        return None
+    side = side_of(walked.role)
+    return side * from_tdc(middle_of_lobe(opening, closing), tdc, side * _USUAL_DEG)
+
+
+def stands_there(centreline: float) -> bool:
+    """Tell whether any lobe stands at a centreline, positive as cards print it."""
+    return abs(centreline - _USUAL_DEG) <= _FAR_DEG
+
+
+def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
+    """Say what has been found so far, and what to do next."""
+    tdc = tdc_of(walked)
+    if tdc is None:
+        same = walked.stops[0] is not None and walked.stops[0] == walked.stops[1]
+        return ("Both stop readings are the same: turn onto the stop from the other side.",) if same else (
+            "Fit the stop, turn the crank gently onto it one way, read; then the other way, read.",
+        )  # fmt: skip
+    lines = [
+        f"TDC stands at {tdc:+.2f} on the wheel. Move the pointer by that, or leave it: everything below counts from there."
+    ]
+    centreline = centreline_of(walked)
+    if centreline is None:
+        return (
+            *lines,
+            "Now the lobe: read the wheel at one lift going up the flank, and at the same lift coming down.",
+        )
+    where = "after" if walked.role == "intake" else "before"
+    lines.append(f"The {walked.role} lobe's middle stands {centreline:.1f} degrees {where} TDC.")
+    if not stands_there(centreline):
+        lines.append(
+            "No such lobe stands there: was the wheel read on another cylinder's lobe, or opening and closing exchanged?"
+        )
+    elif walked.wanted is not None:
+        lines += _moved(walked, centreline, walked.wanted, unit)
+    return tuple(lines)
+
+
+def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[str]:
+    """Say how it stands against what is wanted, and what moves it there."""
+    ahead = side_of(walked.role) * (
+        wanted - centreline
+    )  # an intake with a smaller centreline is early, an exhaust late
+    lines = [f"Wanted is {wanted:.1f}: the cam stands {stands(ahead)}."]
+    if abs(ahead) < _NEAR_DEG:
+        return lines
+    do = "Retard" if ahead > 0 else "Advance"
+    lines[0] += f" {do} it by {abs(ahead):.1f} crank degrees, {abs(ahead) / 2:.2f} of the cam."
+    where = "dowel in the cam gear" if walked.at_cam else "key in the crank gear"
+    if walked.radius_mm:
+        offset = in_words(offset_for(ahead, walked.radius_mm, at_cam=walked.at_cam), "length", unit)
+        lines.append(
+            f"A {where} {in_words(walked.radius_mm, 'length', unit)} from the middle: offset it by {offset}, {_way(ahead)}."
+        )
+    if walked.teeth:
+        lines.append(f"One tooth of the cam's {walked.teeth} is {tooth_deg(walked.teeth):.1f} crank degrees.")
+    lines.append("Then read all four again: only that shows which way it went.")
+    return lines
+
+
+def _way(ahead: float) -> str:
+    return (
+        f"so that the cam comes {'later than' if ahead > 0 else 'ahead of'} where it stands, the way the engine turns"
+    )

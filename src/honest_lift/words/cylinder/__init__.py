@@ -1,0 +1,1 @@
+"""Words about the cylinder."""

@@ -1,0 +1,1 @@
+"""Words about rockers, fingers and their pushrods."""

@@ -1,0 +1,1 @@
+"""Words about springs."""

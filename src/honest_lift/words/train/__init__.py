@@ -1,0 +1,1 @@
+"""Words about the valve train from lobe to valve."""

@@ -8,10 +8,11 @@ from scipy.interpolate import PchipInterpolator
 from engines import POINTS
 from honest_lift.checks.examine import examine, gathered_of
 from honest_lift.checks.train.control import contact_over
+from honest_lift.estimates.alike import values_of
 from honest_lift.estimates.cam.lobe_read import lobe_read, table_near
-from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain
+from honest_lift.estimates.train.masses import moving_of
 from honest_lift.estimates.train.motion import Motion
-from honest_lift.estimates.train.moving import moving_of
 from honest_lift.facts.edits import Put
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.facts.wheel_table import WheelTable
@@ -72,14 +73,14 @@ def test_the_valve_is_bent_as_its_lift_is_through_the_turn(make):
     book = make().book
     for case, name in ((0, "1e"), (1, "1i")):
         told = moving_of(book)[case]
-        lifted = lifted_at(book, Parts(book, piston=False), case, name)
-        parts = [np.array([one.value]) for one in lifted.inputs]
+        lifted = EveryTrain(book).lifted(case, name)
+        parts = values_of(lifted.parts)
         motion = Motion(book, [lifted])
         at, step = np.array(told.at_deg)[:, None], 0.5
-        top = lifted.inputs[0].value
+        top = lifted.parts["lobe_centreline"].value
 
         def lift(turn, motion=motion, parts=parts, top=top):
-            return motion.lift(top + turn, *parts)[..., 0]
+            return motion.lift(top + turn, parts)[..., 0]
 
         bent = (lift(at + step) - 2.0 * lift(at) + lift(at - step)) / step**2
         assert told.acceleration == pytest.approx(bent.ravel(), rel=1.5e-3)
@@ -100,17 +101,20 @@ def test_each_doubt_counts_by_what_it_moves():
     assert whole.value[0] == pytest.approx(examination.finding("control", "1i").figure)
     pushed, ratio = 0.06 + 0.1, RATIO
     mass = 0.1 + 0.02 + 0.4 * 0.09 + 0.03 + pushed / ratio**2
-    by_mass = (1.0, 1.0, 0.4, 0.09, 1.0, ratio**-2, ratio**-2)
-    slopes = [speed / 2.0 * slope / mass for slope in by_mass]
+    by_mass = {
+        "valve_mass": 1.0, "retainer_mass": 1.0, "spring_mass": 0.4, "spring_share": 0.09, "rocker_at_valve": 1.0,
+        "pushrod_mass": ratio**-2, "lifter_mass": ratio**-2,
+    }  # fmt: skip
+    assert set(by_mass) == set(one.masses)
 
     def without(changed):
         return contact_over(replace(valves, moving=(changed,))).figure.u[0]
 
-    for i, slope in enumerate(slopes):
-        given = one.masses[i]
+    for name, share in by_mass.items():
+        given, slope = one.masses[name], speed / 2.0 * share / mass
         u = np.linalg.norm([given.own_u, *(each[2] for each in (*given.each, *given.shared))])
         bare = replace(given, own_u=0.0, each=(), shared=())
-        sure = replace(one, masses=(*one.masses[:i], bare, *one.masses[i + 1 :]))
+        sure = replace(one, masses={**one.masses, name: bare})
         assert np.sqrt(whole.u[0] ** 2 - without(sure) ** 2) == pytest.approx(slope * u, rel=0.05, abs=1e-4)
     band = lobe_read(book, table_near(book, "intake", "1i")).band
     assert (one.nose.value, one.nose.own_u) == (1.0 - band.nose_bias, band.nose_u)
@@ -121,8 +125,8 @@ def test_each_doubt_counts_by_what_it_moves():
 def test_what_nobody_stated_is_told_with_its_doubt():
     """Half a drawn nose by two durations is off by a fifth, by three a twelfth (docs/validation.md); the rest is from memory."""
     walked = moving_of(pushrods().book)[1]
-    assert walked.masses[3].value == 0.40
-    (share,) = walked.masses[3].each
+    assert walked.masses["spring_share"].value == 0.40
+    (share,) = walked.masses["spring_share"].each
     assert share[2] == pytest.approx((0.45 - 0.35) / np.sqrt(12.0)), "anything from 0.35 to 0.45 alike"
     by_card = [one for one in pushrods().book.journal if not isinstance(one, WheelTable)]
     made = pushrods()
@@ -137,7 +141,9 @@ def test_what_nobody_stated_is_told_with_its_doubt():
     made.do(Put("cards", replace(card, mass_kg=0.09)))
     weighed = tuple(one for one in made.book.journal if getattr(one, "quantity", "") != "spring_mass")
     made.history.book = replace(made.book, journal=weighed)
-    assert [each[2] for each in moving_of(made.book)[1].masses[2].each] == pytest.approx([0.03 * 0.09 / np.sqrt(3.0)])
+    assert [each[2] for each in moving_of(made.book)[1].masses["spring_mass"].each] == pytest.approx(
+        [0.03 * 0.09 / np.sqrt(3.0)]
+    )
     gear = moving_of(geared().book)[1].carried
     assert gear.own_u == 0.01
 

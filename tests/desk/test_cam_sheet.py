@@ -63,7 +63,7 @@ def test_the_demonstration_tells_its_cam_in_words(cam):
     assert "Nothing that rests on it passes" in sheet.turn.grounds.text()
     sheet.turn.drawing.grab()
     valve = turn_of(window.session.book, "intake").valve
-    opens, closes = valve.events(float(valve.carried.lift(np.array(1.27))))
+    opens, closes = valve.events(float(valve.linkage.lift(np.array(1.27))))
     assert closes - opens == pytest.approx(248.0, abs=1e-3), "0.050 of lobe lift, through the rocker's own dimensions"
 
 

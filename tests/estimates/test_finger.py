@@ -5,11 +5,12 @@ import pytest
 
 from fingers import FINGER, fingered, sliding
 from honest_lift.checks.examine import examine
+from honest_lift.estimates.alike import values_of
 from honest_lift.estimates.clearance.piston_valve import piston_to_valve
 from honest_lift.estimates.rocker.every_gear import rockers_of
 from honest_lift.estimates.rocker.finger_wipe import wipe_at
 from honest_lift.estimates.rocker.gear import best_of, rocker_of
-from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain
 from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.estimates.train.turn import turn_of
@@ -17,7 +18,7 @@ from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position
 from honest_lift.mechanics.rocker.witness_mark import travel_mm
-from honest_lift.mechanics.train.linkage import SIDES, ByGear
+from honest_lift.mechanics.train.linkage import SIDES, GearLinkage
 from honest_lift.words.rocker.finger import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
 from honest_lift.words.rocker.gear import mark_words, rocker_words, schools_words, wrong_words
 
@@ -27,7 +28,7 @@ def test_its_true_lift_feeds_the_checks_and_the_turn():
     found = rocker_of(made.book, "intake", "1i")
     assert not found.unproven
     assert lift_at_valve(made.book).figure.value == pytest.approx(found.lift_mm)
-    assert isinstance(turn_of(made.book, "intake", "1i").valve.carried, ByGear)
+    assert isinstance(turn_of(made.book, "intake", "1i").valve.linkage, GearLinkage)
     assert {one.check.name for one in examine(made.book).by_position["1i"] if one.verdict.word == "passes"} >= {
         "mark_middle", "mark_width", "half_lift",
     }  # fmt: skip
@@ -162,10 +163,10 @@ def test_the_turn_that_is_drawn_swings_as_the_one_that_is_judged(turns):
     still = turn_of(made.book, "intake", "1i")
     assert "which way the cam turns over the finger is not stated" in "; ".join(still.doubts)
     made.do(Describe({"cam_turns": turns}, "turns"))
-    drawn, lifted = turn_of(made.book, "intake", "1i"), lifted_at(made.book, Parts(made.book, piston=False), 1, "1i")
+    drawn, lifted = turn_of(made.book, "intake", "1i"), EveryTrain(made.book).lifted(1, "1i")
     assert not any("finger" in one for one in drawn.doubts)
     crank = 108.0 + np.array([-100.0, -70.0, -35.0, 20.0, 60.0, 95.0])
-    judged = Motion(made.book, [lifted]).lift(crank[:, None], *(np.array([one.value]) for one in lifted.inputs)).ravel()
+    judged = Motion(made.book, [lifted]).lift(crank[:, None], values_of(lifted.parts)).ravel()
     assert drawn.valve.lift(crank) == pytest.approx(judged, abs=2e-3)
     assert np.abs(drawn.valve.lift(crank) - still.valve.lift(crank)).max() > 0.02
 

@@ -9,10 +9,12 @@ from msgspec.structs import astuple, replace
 
 from engines import Bench
 from honest_lift.checks.examine import examine
+from honest_lift.estimates.alike import values_of
 from honest_lift.estimates.cam.card import centre_deg, contradictions, durations_of, lobe_of, middles
 from honest_lift.estimates.cam.lobe_read import band_of, lobe_read
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain
+from honest_lift.estimates.train.motion import Motion
 from honest_lift.estimates.train.turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
@@ -23,9 +25,10 @@ from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
 from honest_lift.mechanics.cam.lobe import CardLobe
-from honest_lift.mechanics.train.linkage import ByRatio
+from honest_lift.mechanics.train.linkage import RatioLinkage
 from honest_lift.numbers.doubt import Ground
 from honest_lift.words.cam.lobes import differing_words, lobe_words
+from honest_lift.words.cam.turn import grounds
 
 DURATIONS = (Duration(0.1524, 284.0), Duration(1.27, 236.0), Duration(5.08, 150.0))
 LOBE = CardLobe(flank_from_card(6.2667, ((0.1524, 284.0), (1.27, 236.0), (5.08, 110.0))))
@@ -83,11 +86,8 @@ def test_every_way_of_quoting_a_card_leads_to_the_same_facts():
 def test_a_middle_by_the_lift_at_the_valve_follows_another_ratio():
     """What lifts a valve is remembered by what it rests on: by that card, on the ratio as well."""
     made = bench(tdc_lift_mm=3.6, tdc_read_at="valve")
-    told = [
-        lifted_at(made.state("rocker_ratio", ratio).book, Parts(made.book, piston=False), 1, "1i")
-        for ratio in (1.5, 1.7, 1.5)
-    ]
-    middles_deg = [one.inputs[0].value for one in told]
+    told = [EveryTrain(made.state("rocker_ratio", ratio).book).lifted(1, "1i") for ratio in (1.5, 1.7, 1.5)]
+    middles_deg = [one.parts["lobe_centreline"].value for one in told]
     assert middles_deg[0] == middles_deg[2] < middles_deg[1] - 1.0
 
 
@@ -228,7 +228,9 @@ def test_a_table_at_the_valve_is_that_valves_lift_and_no_lobe():
     assert resolve(made.book, "valve_lift", at_position("1i")).value == pytest.approx(6.2667, abs=0.01)
     assert resolve(made.book, "lobe_lift", at_position("1i")).value == 8.97
     turn = turn_of(made.book, "intake", "1i")
-    assert (turn.at_valve, turn.valve.carried) == (True, ByRatio(1.0, 0.0))
+    linkage = turn.valve.linkage
+    assert (turn.at_valve, linkage.constant, linkage.lash_mm) == (True, 1.0, 0.0)
+    assert isinstance(linkage, RatioLinkage)
 
 
 def test_lobes_that_differ_from_their_like_are_named():
@@ -305,7 +307,13 @@ def test_a_centreline_by_the_wheel_stands_before_the_cards_and_bleed_lowers_the_
     hydraulic = (
         bench(centreline_deg=106.0).do(Describe({"lifter": "hydraulic roller"}, "hydraulic")).state("lifter_bleed", 0.1)
     )
-    assert turn_of(hydraulic.book, "intake").valve.peak_mm == pytest.approx((8.97 - 0.1) * 1.5)
+    shown, checked = turns_of(hydraulic.book)["intake"], turn_of(hydraulic.book, "intake")
+    assert shown.valve.peak_mm == pytest.approx((8.97 - 0.1) * 1.5)
+    assert checked.valve.peak_mm == pytest.approx(8.97 * 1.5), "what is drawn beside a clearance has its lifter hard"
+    lifted, crank = EveryTrain(hydraulic.book).lifted(1, "1i"), np.array([60.0, 106.0, 150.0])
+    judged = Motion(hydraulic.book, [lifted]).lift(crank[:, None], values_of(lifted.parts))[:, 0]
+    assert turn_of(hydraulic.book, "intake", "1i").valve.lift(crank) == pytest.approx(judged, abs=2e-3)
+    assert "shown less 0.10 mm of the lifter's bleed-down" in grounds({"intake": shown})
     assert resolve(hydraulic.book, "lobe_lift", at_role("intake")).value == 8.97, "no check counts on it"
 
 

@@ -6,11 +6,11 @@ import pytest
 from honest_lift.mechanics.cam.card_lobe import flank_from_card
 from honest_lift.mechanics.cam.lobe import CardLobe
 from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_stud
-from honest_lift.mechanics.train.linkage import ByGear, ByRatio
+from honest_lift.mechanics.train.linkage import GearLinkage, RatioLinkage
 from honest_lift.mechanics.train.valve_turn import ValveTurn, overlap_area, overlap_deg
 
 LOBE = CardLobe(flank_from_card(8.97, ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0))))
-INTAKE, EXHAUST = (ValveTurn(LOBE, centre, ByRatio(1.5, 0.4)) for centre in (108.0, -112.0))
+INTAKE, EXHAUST = (ValveTurn(LOBE, centre, RatioLinkage(1.5, 0.4)) for centre in (108.0, -112.0))
 
 
 @pytest.mark.parametrize(("lobe", "duration"), [(1.27, 236.0), (5.08, 150.0)])
@@ -36,12 +36,12 @@ def test_overlap_is_what_both_hold_open():
     assert overlap_area(INTAKE, EXHAUST) == pytest.approx(
         float(np.trapezoid(np.minimum(INTAKE.lift(fine), EXHAUST.lift(fine)), fine)), rel=1e-3
     )
-    apart = ValveTurn(LOBE, 200.0, ByRatio(1.5, 0.4))
+    apart = ValveTurn(LOBE, 200.0, RatioLinkage(1.5, 0.4))
     assert overlap_deg(apart, EXHAUST, 1.27) == 0.0
 
 
 def test_more_lash_opens_later_and_a_lift_never_reached_has_no_events():
-    late = ValveTurn(LOBE, 108.0, ByRatio(1.5, 0.8))
+    late = ValveTurn(LOBE, 108.0, RatioLinkage(1.5, 0.8))
     assert late.events(1.27)[0] > INTAKE.events(1.27)[0]
     assert INTAKE.events(14.0) is None
 
@@ -56,7 +56,7 @@ GEAR = PushrodGear(
 
 def test_through_the_rockers_geometry_events_velocity_and_acceleration_are_those_of_its_own_lift():
     """Against central differences of the lift itself. Lash and geometry: the handbook's independent gear."""
-    valve = ValveTurn(LOBE, 108.0, ByGear(set_on_stud(GEAR, np.array(0.4)), LOBE.lift_mm))
+    valve = ValveTurn(LOBE, 108.0, GearLinkage(set_on_stud(GEAR, np.array(0.4))))
     crank = 108.0 + np.array([-80.0, -45.0, -10.0, 5.0, 60.0])
     step = 1e-3
     before, here, after = (valve.lift(crank + by) for by in (-step, 0.0, step))
@@ -68,5 +68,5 @@ def test_through_the_rockers_geometry_events_velocity_and_acceleration_are_those
     assert valve.lift(np.array([opens, closes])) == pytest.approx(1.27, abs=1e-9)
     assert valve.events(14.0) is None
     assert valve.peak_mm == pytest.approx(float(valve.lift(np.array(108.0))))
-    bled = ValveTurn(LOBE, 108.0, ByGear(GEAR, LOBE.lift_mm, 0.2))
-    assert bled.peak_mm < ValveTurn(LOBE, 108.0, ByGear(GEAR, LOBE.lift_mm)).peak_mm - 0.25
+    bled = ValveTurn(LOBE, 108.0, GearLinkage(GEAR, 0.2))
+    assert bled.peak_mm < ValveTurn(LOBE, 108.0, GearLinkage(GEAR)).peak_mm - 0.25

@@ -160,7 +160,7 @@ def test_a_plan_brings_every_height_to_its_target_with_the_fewest_shims():
 
 
 def test_loads_are_made_alike_to_within_what_they_are_sure_of(monkeypatch):
-    from honest_lift.plans import shims
+    from honest_lift.plans.spring import shims
 
     asked = []
     real = shims.least_spread

@@ -10,9 +10,8 @@ from numpy.typing import NDArray
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.observed import findings_observed
-from honest_lift.estimates.estimate import Estimate, estimate_of
+from honest_lift.estimates.estimate import Estimate, either, estimate_of
 from honest_lift.estimates.of_valve import at_each_valve, at_valve, at_valves
-from honest_lift.estimates.train.lift import either
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal_index import is_read
 from honest_lift.facts.limits import Limit, limit_for

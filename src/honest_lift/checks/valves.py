@@ -14,7 +14,7 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.spring.curves import Curves, curve_keys
 from honest_lift.estimates.spring.heights import height_from, height_inputs
 from honest_lift.estimates.train.lift import lift_at_valve
-from honest_lift.estimates.train.moving import Moving, moving_of
+from honest_lift.estimates.train.masses import Moving, moving_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.narrowed import narrowed

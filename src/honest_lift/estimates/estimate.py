@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.place import Place
-from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, combine
+from honest_lift.numbers.doubt import SCAN, Array, Figure, Ground, Range, Source, choose, combine
 
 Doubts = tuple[tuple[str, str, float], ...]  # (key, label, u)
 
@@ -94,6 +94,21 @@ def derive(function: Callable[..., Array], *estimates: Estimate) -> Estimate:
     figure = combine(function, *(one.figure for one in estimates))
     joined = zip(*(one.inputs for one in estimates), strict=True)
     return Estimate(figure, tuple(tuple(dict.fromkeys(i for group in case for i in group)) for case in joined))
+
+
+def either(first: NDArray[np.bool_], one: Estimate, other: Estimate) -> Estimate:
+    """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own inputs."""
+    inputs = tuple(a if f else b for f, a, b in zip(first, one.inputs, other.inputs, strict=True))
+    return Estimate(choose(first, one.figure, other.figure), inputs)
+
+
+def column(several: Estimate, at: int = 0) -> Estimate:
+    """Give one of the figures (n, k) as an estimate (n,)."""
+    one = several.figure
+    figure = replace(
+        one, value=one.value[:, at], plus=one.plus[..., at], minus=one.minus[..., at], grid=one.grid[..., at]
+    )
+    return Estimate(figure, several.inputs)
 
 
 def estimate_of(inputs: Sequence[Input]) -> Estimate:

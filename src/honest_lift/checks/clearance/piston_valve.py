@@ -15,8 +15,7 @@ from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.on_valves import is_given, limits_at, names_of, on_valves
 from honest_lift.estimates.clearance.piston_valve import ThroughTurn, piston_to_valve, pocket_wall
 from honest_lift.estimates.clearance.piston_valve_read import clay_read, disagree, room_read
-from honest_lift.estimates.estimate import Estimate, Input, estimate_of
-from honest_lift.estimates.train.lift import either
+from honest_lift.estimates.estimate import Estimate, Input, either, estimate_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import at_position

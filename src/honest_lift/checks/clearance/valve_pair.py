@@ -15,8 +15,7 @@ from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import is_given, names_of, on_valves
 from honest_lift.estimates.clearance.piston_valve_read import disagree
 from honest_lift.estimates.clearance.valve_pair import ThroughOverlap, of_pair, valve_to_valve
-from honest_lift.estimates.estimate import Estimate, Input, estimate_of
-from honest_lift.estimates.train.lift import either
+from honest_lift.estimates.estimate import Estimate, Input, either, estimate_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import Ground, combine

@@ -9,10 +9,12 @@ import numpy as np
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.valves import Valves
-from honest_lift.estimates.estimate import Estimate, derive, estimate_of
-from honest_lift.estimates.train.moving import Moving
+from honest_lift.estimates.alike import Parts, derive_of, laid_out
+from honest_lift.estimates.estimate import Estimate, derive
+from honest_lift.estimates.train.masses import Moving
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.train.control_force import gas_force_n, held_of_loads, loss_rpm, moving_mass
+from honest_lift.mechanics.train.contact import gas_force_n, held_of_loads, loss_rpm
+from honest_lift.mechanics.train.masses import moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 
 CONTROL = Check(
@@ -20,7 +22,7 @@ CONTROL = Check(
     "How far above the red line a rigid valve train would let go of its cam.",
 )  # fmt: skip
 BOUND = "an upper bound: a train that bends lets go earlier"
-_MASSES = 7
+_ALL_RANGES = 99  # every assumed mass is scanned: few are
 
 
 def check_control(book: Book, valves: Valves) -> list[Finding]:
@@ -40,20 +42,21 @@ def check_control(book: Book, valves: Valves) -> list[Finding]:
 def contact_over(valves: Valves) -> Estimate:
     """Give how far above the red line (n,), percent, each valve's train lets go: all in one evaluation."""
     moving = valves.moving
-    parts = [estimate_of(own) for own in zip(*((*one.inputs, one.red_line) for one in moving), strict=True)]
     halfway = valves.curves.load(derive(lambda height, lift: height - lift / 2.0, valves.installed, valves.lift))
-    held = _Held(moving)
-    return derive(held.over, valves.seat_load, halfway, valves.open_load, valves.lift, *parts)
+    loads = {"seat": valves.seat_load, "half": halfway, "open": valves.open_load, "lift": valves.lift}
+    return derive_of(_Held(moving).over, {**loads, **laid_out([one.parts for one in moving], _ALL_RANGES)})
 
 
 def _mass(moving: Sequence[Moving]) -> Array:
-    values = np.array([[one.value for one in own.masses] for own in moving]).T
-    return _moves(np.array([one.ratio for one in moving]), *values)
+    parts = laid_out([one.parts for one in moving], _ALL_RANGES)
+    return _moves({name: one.figure.value for name, one in parts.items()})
 
 
-def _moves(ratio: Array, *masses: Array) -> Array:
-    valve, retainer, spring, share, rocker, pushrod, lifter = masses
-    return moving_mass(valve, retainer, spring, share, rocker, pushrod + lifter, ratio)
+def _moves(parts: Parts) -> Array:
+    return moving_mass(
+        parts["valve_mass"], parts["retainer_mass"], parts["spring_mass"], parts["spring_share"], parts["rocker_at_valve"],
+        parts["pushrod_mass"] + parts["lifter_mass"], parts["ratio"],
+    )  # fmt: skip
 
 
 class _Held:
@@ -74,15 +77,14 @@ class _Held:
         )  # of the loads shut, half open, open; of gas
         self._lift = np.array([one.lift_mm for one in moving])
 
-    def over(self, seat: Array, half: Array, opened: Array, lift: Array, *parts: Array) -> Array:
+    def over(self, parts: Parts) -> Array:
         """Give the share (..., n) over the red line; the spring's load runs straight between shut, half and full lift.
 
-        `parts`: the masses; pressure, head and stem; what the nose is off by; the ratio over it; the red line.
+        `parts`: the loads seat, half and open, the lift, and what stands in `Moving.parts`.
         """
-        masses, (pressure, head, stem, nose, ratio, red) = parts[:_MASSES], parts[_MASSES:]
-        gas = gas_force_n(pressure, np.array(0.0), head, stem)
-        loads = np.stack(np.broadcast_arrays(seat, half, opened, -gas))
-        bend = lift / self._lift * nose  # of every angle alike; none where doubt is wider than the lift itself
-        bend = np.where(bend > 0.0, bend, np.nan)
-        speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(ratio, *masses))
-        return (speed / red - 1.0) * 100.0
+        gas = gas_force_n(parts["port_pressure"], np.array(0.0), parts["head_diameter"], parts["stem_diameter"])
+        loads = np.stack([parts["seat"], parts["half"], parts["open"], -gas])
+        bend = parts["lift"] / self._lift * parts["nose"]  # of every angle alike
+        bend = np.where(bend > 0.0, bend, np.nan)  # none where doubt is wider than the lift itself
+        speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(parts))
+        return np.asarray((speed / parts["red_line"] - 1.0) * 100.0)

@@ -134,7 +134,7 @@ class TurnPage(QWidget):
         from honest_lift.words.cam.turn import cam_words, grounds
 
         self.words.setText("\n".join(cam_words(self.session.book, self._turns, self._check)))
-        self.grounds.setText(self._tried_words(self._tried()) + grounds(self._turns))
+        self.grounds.setText(self._tried_words(self._tried()) + grounds(self._turns, self.session.unit("length")))
 
     def _tried(self) -> Any:
         from honest_lift.estimates.train.turn import Tried

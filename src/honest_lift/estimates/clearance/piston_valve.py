@@ -7,33 +7,33 @@ wheel, is assumed with a range: what rests on it never passes.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from functools import partial
 from math import nan
-from typing import Protocol, TypeVar
 
 import numpy as np
 from msgspec import Struct
 
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.rocker.every_gear import few_ranges, plain
-from honest_lift.estimates.train.assembled import ANGLES, Parts, Through, through
-from honest_lift.estimates.train.lift import either
-from honest_lift.estimates.train.motion import Carried, Motion
-from honest_lift.facts.engine import Book
-from honest_lift.facts.place import at_position
-from honest_lift.mechanics.clearance.piston_valve import (
-    along_stem,
-    local_minima,
-    piston_drop,
-    refined_least,
+from honest_lift.estimates.alike import Parts, derive_of, laid_out, values_of, worked_alike
+from honest_lift.estimates.clearance.over_piston import (
+    ANGLES,
+    CRANK,
+    TO_PISTON,
+    WALL,
+    OverPistons,
+    Through,
+    over_pistons,
 )
+from honest_lift.estimates.estimate import Estimate, Input
+from honest_lift.estimates.train.motion import Motion
+from honest_lift.facts.engine import Book
+from honest_lift.mechanics.clearance.piston_valve import along_stem, local_minima, piston_drop, refined_least
+from honest_lift.mechanics.train.linkage import Linkage
 from honest_lift.numbers.doubt import Array, Ground, once_a_copy
 
 SPAN_DEG, STEP_DEG = 120.0, 0.5
 TURN = np.arange(-SPAN_DEG, SPAN_DEG + STEP_DEG / 2, STEP_DEG)
 _WINDOW = np.arange(-8.0, 8.01, STEP_DEG)
-_ROOM = 10  # parts before those of what lifts the valve
 _NEAR_MM = 1.0
 _WALL = ("pocket_radius", "head_diameter", "pocket_offset", "pocket_depth")
 _INSIDE = np.arange(-30.0, 30.1, 0.5)  # a valve is in its pocket only about TDC
@@ -51,13 +51,7 @@ class ThroughTurn(Struct, frozen=True):
 
 def piston_to_valve(book: Book) -> ThroughTurn:
     """Give the clearance of every valve in head order."""
-    return turned(book, put_together(book))
-
-
-def put_together(book: Book, others: tuple[str, ...] = ()) -> list[Through]:
-    """Put every valve together from its parts, in head order; `others`: what else is wanted of each."""
-    known = Parts(book, others)
-    return [through(book, known, case, one.id) for case, one in enumerate(book.engine.layout.positions)]
+    return turned(book, over_pistons(book))
 
 
 def turned(book: Book, valves: Sequence[Through]) -> ThroughTurn:
@@ -75,152 +69,71 @@ def turned(book: Book, valves: Sequence[Through]) -> ThroughTurn:
 
 def pocket_wall(book: Book) -> Estimate:
     """Give the least room from the valve's edge to the wall of its pocket while it is inside, (n,) in mm."""
-    return worked_alike("pocket_radius", put_together(book, _WALL), lambda valves, rows, of_row: _beside(book, valves))
-
-
-class Worked(Protocol):
-    """One valve, or pair of them, put together from its parts: what can be worked out at once with others like it."""
-
-    @property
-    def position(self) -> str:
-        """Give the valve it is told of."""
-        ...
-
-    @property
-    def inputs(self) -> tuple[Input, ...]:
-        """Give its parts."""
-        ...
-
-    @property
-    def others(self) -> tuple[Input, ...]:
-        """Give what else is wanted of it."""
-        ...
-
-    @property
-    def missing(self) -> tuple[Input, ...]:
-        """Give what it lacks."""
-        ...
-
-    @property
-    def alike(self) -> tuple[object, ...]:
-        """Give what those that are worked out together have in common."""
-        ...
-
-    @property
-    def lobes(self) -> object:
-        """Give what tells its lobes from others."""
-        ...
-
-
-T = TypeVar("T", bound=Worked)
-
-
-def worked_alike(
-    wanted: str,
-    valves: Sequence[T],
-    work: Callable[[Sequence[T], Sequence[int], Sequence[int]], Estimate],
-    figures: int = 1,
-) -> Estimate:
-    """Work out all that lack nothing, those with the very same parts and lobes once; of the others `wanted` is missing.
-
-    `work` takes those that are carried alike, each once; their rows among all; and for each row which of them it is. It gives so
-    many `figures` of each: an estimate (n,), or (n, figures) where there are more.
-    """
-    least = estimate_of(
-        [Input(wanted, "", "missing", ground=Ground.MISSING, asked=at_position(one.position)) for one in valves]
-    )
-    if figures > 1:
-        least = derive(lambda one: np.stack([one] * figures, axis=-1), least)
-    least = Estimate(least.figure, tuple((*one.inputs, *one.others, *one.missing) for one in valves))
-    for way in dict.fromkeys(one.alike for one in valves if not one.missing):
-        rows = [i for i, one in enumerate(valves) if not one.missing and one.alike == way]
-        alike: dict[tuple[object, ...], int] = {}
-        of_row = [
-            alike.setdefault((valves[i].lobes, *map(plain, (*valves[i].inputs, *valves[i].others))), len(alike))
-            for i in rows
-        ]
-        found = work([valves[rows[of_row.index(case)]] for case in range(len(alike))], rows, of_row)
-        figure = found.figure.take(np.array(of_row, dtype=np.int64))
-        told = Estimate(figure, tuple((*valves[i].inputs, *valves[i].others) for i in rows))
-        least = _placed(least, rows, told, len(valves))
-    return least
-
-
-def _placed(whole: Estimate, rows: Sequence[int], found: Estimate, count: int) -> Estimate:
-    """Put the answers of some valves where they belong."""
-    order = np.zeros(count, dtype=np.int64)
-    order[list(rows)] = np.arange(len(rows))
-    spread = found.take(order.tolist())
-    first = np.zeros(count, dtype=bool)
-    first[list(rows)] = True
-    return either(first, spread, whole)
+    return worked_alike("pocket_radius", over_pistons(book, _WALL), lambda valves, rows, of_row: _beside(book, valves))
 
 
 class _Turning:
-    """Valves that are carried alike, ready to be turned: clearances at crank degrees from arrays of their parts."""
+    """Valves that are carried alike, ready to be turned: clearances at crank degrees from arrays of their parts by name."""
 
     def __init__(self, book: Book, valves: Sequence[Through]) -> None:
         self.motion = Motion(book, [one.lifted for one in valves])
-        self.names = [one.quantity for one in valves[0].inputs]
+        self._of_lift = tuple(valves[0].lifted.parts)
 
-    def carried(self, *parts: Array) -> Carried:
+    def linkage(self, parts: Parts) -> Linkage:
         """Give what makes the valve's lift of the lobe's."""
-        return self.motion.carried(*parts[_ROOM:])
+        return self.motion.linkage(self._lifting(parts))
 
-    def moving(self, turn_deg: Array, *parts: Array, carried: Carried | None = None) -> tuple[Array, Array, Array]:
+    def _lifting(self, parts: Parts) -> Parts:
+        return {name: parts[name] for name in self._of_lift}
+
+    def moving(self, turn_deg: Array, parts: Parts, linkage: Linkage | None = None) -> tuple[Array, Array, Array]:
         """Give piston drop, valve lift and clearance (k, ..., n) at crank degrees (k, 1.., n) from parts (..., n)."""
-        drop, recess, gasket, deck, pocket, stroke, rod, offset, lean, floor = parts[:_ROOM]
-        g = along_stem(lean, floor)
-        room = np.where(np.isfinite(drop), drop, (recess + gasket + deck + pocket) * g)
-        lift = self.motion.lift(turn_deg, *parts[_ROOM:], carried=carried)
-        down = once_a_copy(partial(piston_drop, turn_deg), *np.broadcast_arrays(stroke, rod, offset))
+        g = along_stem(*(parts[name] for name in ANGLES))
+        added = sum((parts[name] for name in TO_PISTON[1:]), parts[TO_PISTON[0]]) * g
+        room = np.where(np.isfinite(parts["valve_drop"]), parts["valve_drop"], added)
+        lift = self.motion.lift(turn_deg, self._lifting(parts), linkage)
+        down = once_a_copy(partial(piston_drop, turn_deg), *np.broadcast_arrays(*(parts[name] for name in CRANK)))
         return down, lift, np.asarray(room + g * down - lift)
 
-    def clearance(self, turn_deg: Array, *parts: Array, carried: Carried | None = None, lift_by: float = 1.0) -> Array:
+    def clearance(self, turn_deg: Array, parts: Parts, linkage: Linkage | None = None, lift_by: float = 1.0) -> Array:
         """Give clearances alone. `lift_by`: a ratio tried over the one."""
-        _, lift, room = self.moving(turn_deg, *parts, carried=carried)
+        _, lift, room = self.moving(turn_deg, parts, linkage)
         return room if lift_by == 1.0 else np.asarray(room - (lift_by - 1.0) * lift)
 
 
 def _turned(book: Book, valves: Sequence[Through]) -> tuple[Estimate, Array, Array]:
     """Work out valves that are carried alike: least clearance, the angle it stands at, and the curves."""
-    turning, inputs = _Turning(book, valves), [few_ranges(one.inputs, _MOST_RANGES) for one in valves]
-    estimates = [estimate_of([own[part] for own in inputs]) for part in range(len(inputs[0]))]
-    curves = turning.clearance(TURN[:, None], *(one.figure.value for one in estimates)).T
+    turning, estimates = _Turning(book, valves), laid_out([one.parts for one in valves], _MOST_RANGES)
+    curves = turning.clearance(TURN[:, None], {name: one.figure.value for name, one in estimates.items()}).T
     minima = local_minima(np.nan_to_num(curves, nan=np.inf), _NEAR_MM)
 
     alone = bool((minima[:, 0] == minima[:, 1]).all())
 
-    def least(*parts: Array) -> Array:
-        parts = tuple(np.broadcast_arrays(*parts))
-        carried = turning.carried(*parts)
+    def least(parts: Parts) -> Array:
+        linkage = turning.linkage(parts)
         around = (TURN[minima[:, which]] + _WINDOW[:, None, None] for which in ((0,) if alone else (0, 1)))
-        found = [refined_least(turning.clearance(one, *parts, carried=carried)) for one in around]
+        found = [refined_least(turning.clearance(one, parts, linkage)) for one in around]
         return found[0] if alone else np.minimum(*found)
 
     with np.errstate(invalid="ignore"):
-        whole = derive(least, *estimates)
+        whole = derive_of(least, estimates)
     figure = whole.figure.on_ground(~np.isfinite(whole.figure.value), Ground.MISSING)
     return Estimate(figure, whole.inputs), TURN[minima[:, 0]], curves
 
 
 def _beside(book: Book, valves: Sequence[Through]) -> Estimate:
     """Work out the room beside valves that are carried alike: e0 + x sin(beta) + L sin(alpha - beta) moves the edge sideways."""
-    turning, inputs = _Turning(book, valves), [few_ranges((*one.inputs, *one.others), _MOST_RANGES) for one in valves]
-    count = len(valves[0].inputs)
-    lean, floor = (turning.names.index(name) for name in ANGLES)
+    turning, estimates = _Turning(book, valves), laid_out([one.parts for one in valves], _MOST_RANGES)
 
-    def least(*parts: Array) -> Array:
-        parts = tuple(np.broadcast_arrays(*parts))
-        radius, head, off, depth = parts[count:]
-        down, lift, room = turning.moving(_INSIDE[:, None, None], *parts[:count])
-        alpha, beta = np.radians(parts[lean]), np.radians(parts[floor])
+    def least(parts: Parts) -> Array:
+        radius, head, off, depth = (parts[f"{WALL}{name}"] for name in _WALL)
+        down, lift, room = turning.moving(_INSIDE[:, None, None], parts)
+        alpha, beta = (np.radians(parts[name]) for name in ANGLES)
         beside = radius - head / 2.0 - np.abs(off + down * np.sin(beta) + lift * np.sin(alpha - beta))
         within = np.where(room <= depth + _RIM_MM, beside, np.inf).min(axis=0)
         return np.where(np.isfinite(within), within, np.nan)  # it never is inside
 
-    estimates = [estimate_of([own[part] for own in inputs]) for part in range(len(inputs[0]))]
-    whole = derive(least, *estimates)
+    whole = derive_of(least, estimates)
     return Estimate(whole.figure.on_ground(~np.isfinite(whole.figure.value), Ground.MISSING), whole.inputs)
 
 
@@ -238,7 +151,7 @@ class OneValve:
 
     def __init__(self, book: Book, valve: Through) -> None:
         self._turning = _Turning(book, [valve])
-        self._parts = np.array([[one.value] for one in valve.inputs])
+        self._parts = values_of(valve.parts)
         self._proven = not any(one.ground & ~Ground.SPECIFIED for one in valve.inputs)
 
     @property
@@ -248,14 +161,13 @@ class OneValve:
 
     def curve(self, tried: Tried) -> Array:
         """Give its clearance over TURN."""
-        parts, names = self._parts.copy(), self._turning.names
-        parts[names.index("lobe_centreline")] -= tried.advance_deg
-        parts[-1] += tried.lash_mm
-        return self._turning.clearance(TURN[:, None], *parts, lift_by=tried.ratio)[:, 0] + tried.room_mm
+        centre, lash = self._parts["lobe_centreline"] - tried.advance_deg, self._parts["lash"] + tried.lash_mm
+        parts = {**self._parts, "lobe_centreline": centre, "lash": lash}
+        return self._turning.clearance(TURN[:, None], parts, lift_by=tried.ratio)[:, 0] + tried.room_mm
 
     def moving(self, crank_deg: Array) -> tuple[Array, Array]:
         """Give its lift and its room over the piston, mm, at crank degrees (k,)."""
-        _, lift, room = self._turning.moving(crank_deg[:, None], *self._parts)
+        _, lift, room = self._turning.moving(crank_deg[:, None], self._parts)
         return lift[:, 0], room[:, 0]
 
     def least(self, tried: Tried | None = None) -> float:
@@ -264,13 +176,11 @@ class OneValve:
 
     def along_stem(self) -> float:
         """Give mm along the stem a mm along the cylinder."""
-        names = self._turning.names
-        lean, floor = (self._parts[names.index(name)] for name in ANGLES)
-        return float(along_stem(lean, floor)[0])
+        return float(along_stem(*(self._parts[name] for name in ANGLES))[0])
 
 
 def one_valve(book: Book, position: str) -> OneValve | tuple[Input, ...]:
     """Give a valve that can be turned, or what of it is missing."""
-    positions = [one.id for one in book.engine.layout.positions]
-    valve = through(book, Parts(book), positions.index(position), position)
+    order = [one.id for one in book.engine.layout.positions]
+    valve = OverPistons(book).through(order.index(position), position)
     return valve.missing if valve.missing else OneValve(book, valve)

@@ -10,9 +10,10 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from honest_lift.estimates.alike import values_of
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.train.assembled import Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fitments import Fitment
@@ -50,10 +51,9 @@ def moved_room(book: Book, position: str, crank_deg: float, room_mm: float, done
 def _lifts(book: Book, position: str, crank_deg: tuple[float, float]) -> tuple[float, float] | None:
     """Give the valve's lift, mm, as the engine stands at two angles; None where lobe, timing or gear are not known."""
     names = [one.id for one in book.engine.layout.positions]
-    lifted = lifted_at(book, Parts(book, piston=False), names.index(position), position)
+    lifted = EveryTrain(book).lifted(names.index(position), position)
     if lifted.missing or lifted.lobe is None:
         return None
-    parts = [np.array([one.value]) for one in lifted.inputs]
-    found = Motion(book, [lifted]).lift(np.array(crank_deg)[:, None], *parts)
+    found = Motion(book, [lifted]).lift(np.array(crank_deg)[:, None], values_of(lifted.parts))
     now, before = (float(one) for one in np.ravel(found))
     return (now, before) if np.isfinite([now, before]).all() else None

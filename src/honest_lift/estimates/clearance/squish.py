@@ -11,9 +11,8 @@ from msgspec.structs import replace
 from honest_lift.estimates.clearance.piston_valve_read import disagree
 from honest_lift.estimates.cylinder.clearance_volume import is_told
 from honest_lift.estimates.cylinder.deck import deck_of
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
 from honest_lift.estimates.of_cylinder import of_cylinder
-from honest_lift.estimates.train.lift import either
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_cylinder
 from honest_lift.numbers.doubt import COVERAGE, Ground

@@ -13,11 +13,10 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.clearance.piston_valve import worked_alike
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.rocker.every_gear import column, few_ranges
-from honest_lift.estimates.train.assembled import Lifted, Parts, lifted_at
+from honest_lift.estimates.alike import Parts, derive_of, laid_out, values_of, worked_alike
+from honest_lift.estimates.estimate import Estimate, Input, column, estimate_of
+from honest_lift.estimates.of_valve import at_each_valve, at_valve
+from honest_lift.estimates.train.assembled import EveryTrain, Lifted
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position
@@ -35,23 +34,33 @@ _MOST_RANGES = 3
 
 
 class Opposed(Struct, frozen=True):
-    """An intake and the exhaust against it, ready to be turned: what lifts both, then their shapes; or what is missing."""
+    """An intake and the exhaust against it, ready to be turned, or what is missing.
+
+    `parts`: what lifts each and its shape, named after INTAKE and EXHAUST, and what both have together.
+    """
 
     position: str
     lifted: tuple[Lifted, Lifted]
-    inputs: tuple[Input, ...]
+    parts: dict[str, Input]
     missing: tuple[Input, ...]
-    others: tuple[Input, ...] = ()
+
+    @property
+    def inputs(self) -> tuple[Input, ...]:
+        """Give everything it is turned from."""
+        return tuple(self.parts.values())
 
     @property
     def alike(self) -> tuple[object, ...]:
         """Give how both are carried."""
-        return tuple((one.by_gear, one.at_valve) for one in self.lifted)
+        return tuple(one.alike for one in self.lifted)
 
     @property
     def lobes(self) -> object:
         """Give what tells both lobes from others."""
         return tuple(one.lobe_key for one in self.lifted)
+
+
+INTAKE, EXHAUST = "intake ", "exhaust "
 
 
 class ThroughOverlap(Struct, frozen=True):
@@ -94,45 +103,43 @@ def of_pair(book: Book, quantity: str, intake: str) -> Input:
 
 def opposed(book: Book) -> list[Opposed]:
     """Give every intake that an exhaust stands against, in head order."""
-    known, layout = Parts(book, _OWN, piston=False), book.engine.layout
+    known, layout = EveryTrain(book), book.engine.layout
+    shape = {name: at_each_valve(book, name) for name in _OWN}
     order = {one.id: case for case, one in enumerate(layout.positions)}
     pairs = []
     for intake, case in order.items():
         exhaust = layout.opposite(intake)
         if at_position(intake).role != "intake" or not exhaust:
             continue
-        cases = (case, order[exhaust])
-        lifted = tuple(lifted_at(book, known, at, name) for at, name in zip(cases, (intake, exhaust), strict=True))
-        shaped = [known.of(name, at) for name in _OWN for at in cases]
-        both = [of_pair(book, name, intake) for name in _OF_BOTH]
-        told = [*lifted[0].inputs, *_exhausts(lifted[1].inputs), *_in_turn(shaped), *both]
-        missing = tuple(one for one in told if one.ground & Ground.MISSING)
-        pairs.append(Opposed(intake, (lifted[0], lifted[1]), tuple(_apart(told)), missing))
+        lifted = (known.lifted(case, intake), known.lifted(order[exhaust], exhaust))
+        told = {f"{INTAKE}{name}": one for name, one in lifted[0].parts.items()}
+        told |= {f"{EXHAUST}{name}": _exhausts(one) for name, one in lifted[1].parts.items()}
+        for name in _OWN:
+            told[f"{INTAKE}{name}"] = shape[name][case]
+            told[f"{EXHAUST}{name}"] = _exhausts(shape[name][order[exhaust]])
+        told |= {name: of_pair(book, name, intake) for name in _OF_BOTH}
+        missing = tuple(one for one in told.values() if one.ground & Ground.MISSING)
+        pairs.append(Opposed(intake, lifted, _apart(told), missing))
     return pairs
 
 
-def _in_turn(shaped: Sequence[Input]) -> list[Input]:
+def _exhausts(one: Input) -> Input:
     """Keep what an exhaust's part has of its own from moving its intake's."""
-    return [one if i % 2 == 0 else _exhausts([one])[0] for i, one in enumerate(shaped)]
+    own = ((f"scatter:{one.quantity}:exhaust", f"{one.title}, exhaust", one.own_u),) if one.own_u else ()
+    each = tuple((f"{key}:exhaust", f"{label}, exhaust", u) for key, label, u in one.each)
+    return replace(one, own_u=0.0, each=(*each, *own))
 
 
-def _exhausts(inputs: Sequence[Input]) -> list[Input]:
-    return [
-        replace(
-            one, own_u=0.0,
-            each=(*((f"{key}:exhaust", f"{label}, exhaust", u) for key, label, u in one.each),
-                  *(((f"scatter:{one.quantity}:exhaust", f"{one.title}, exhaust", one.own_u),) if one.own_u else ())),
-        )
-        for one in inputs
-    ]  # fmt: skip
-
-
-def _apart(inputs: Sequence[Input]) -> list[Input]:
+def _apart(parts: dict[str, Input]) -> dict[str, Input]:
     """Let nothing be decided by a range that both valves have: one axis can't move them apart."""
-    ranged = [one.quantity for one in inputs if one.ground & Ground.ASSUMED]
+    ranged = [one.quantity for one in parts.values() if one.ground & Ground.ASSUMED]
     twice = {name for name in ranged if ranged.count(name) > 1}
-    return [replace(one, ground=one.ground | Ground.UNRANGED) if one.quantity in twice and one.ground & Ground.ASSUMED else one
-            for one in inputs]  # fmt: skip
+
+    def barred(one: Input) -> Input:
+        is_twice = one.quantity in twice and one.ground & Ground.ASSUMED
+        return replace(one, ground=one.ground | Ground.UNRANGED) if is_twice else one
+
+    return {name: barred(one) for name, one in parts.items()}
 
 
 def valve_to_valve(book: Book) -> ThroughOverlap:
@@ -171,23 +178,24 @@ class TurnedPair:
 
     def __init__(self, book: Book, pairs: Sequence[Opposed]) -> None:
         self.motions = tuple(Motion(book, [one.lifted[which] for one in pairs]) for which in (0, 1))
-        self._ends = tuple(len(pairs[0].lifted[which].inputs) for which in (0, 1))
+        self._names = tuple(tuple(pairs[0].lifted[which].parts) for which in (0, 1))
 
-    def lifts(self, crank_deg: Array, parts: Sequence[Array], spread_deg: float = 0.0) -> tuple[Array, Array]:
+    def lifts(self, crank_deg: Array, parts: Parts, spread_deg: float = 0.0) -> tuple[Array, Array]:
         """Give both lifts (k, ..., n) at crank degrees (k, 1.., n), the lobes gone from TDC by some degrees each."""
-        first, second = self._ends
-        owned = (parts[:first], parts[first : first + second])
         intake, exhaust = (
-            motion.lift(crank_deg + side * spread_deg, *own)
-            for motion, own, side in zip(self.motions, owned, (-1.0, 1.0), strict=True)
+            motion.lift(crank_deg + side * spread_deg, {name: parts[f"{of}{name}"] for name in names})
+            for motion, names, of, side in zip(self.motions, self._names, (INTAKE, EXHAUST), (-1.0, 1.0), strict=True)
         )
         return intake, exhaust
 
-    def placed(self, crank_deg: Array, parts: Sequence[Array], changed: Amounts | None = None) -> tuple[Placed, Placed]:
+    def placed(self, crank_deg: Array, parts: Parts, changed: Amounts | None = None) -> tuple[Placed, Placed]:
         """Place both heads at crank degrees (k, 1.., n) from parts (..., n)."""
         changed = changed or Amounts()
         lifts = self.lifts(crank_deg, parts, changed.spread_deg)
-        ti, te, ai, ae, di, de, mi, me, fi, fe, over, step = parts[sum(self._ends) :]
+        (ti, ai, di, mi, fi), (te, ae, de, me, fe) = (
+            tuple(parts[f"{of}{name}"] for name in _OWN) for of in (INTAKE, EXHAUST)
+        )
+        over, step = (parts[name] for name in _OF_BOTH)
         intake = _head(di, mi, fi, changed.bevel[0])
         exhaust = _head(de - changed.smaller, me, fe, changed.bevel[1])
         over = over - changed.smaller / 2.0 * edge_share(te, ae)  # its seat stays where it is
@@ -217,9 +225,8 @@ def _ways(one: Placed, other: Placed) -> Array:
 
 def _turned(book: Book, pairs: Sequence[Opposed]) -> tuple[Estimate, Array, Array]:
     """Work out pairs that are carried alike: least gap and gap at TDC (n, 2), the angle of the least, and the gaps (n, k)."""
-    turned, inputs = TurnedPair(book, pairs), [few_ranges(one.inputs, _MOST_RANGES) for one in pairs]
-    estimates = [estimate_of([own[part] for own in inputs]) for part in range(len(inputs[0]))]
-    here = turned.placed(OVERLAP[:, None], [one.figure.value for one in estimates])
+    turned, estimates = TurnedPair(book, pairs), laid_out([one.parts for one in pairs], _MOST_RANGES)
+    here = turned.placed(OVERLAP[:, None], {name: one.figure.value for name, one in estimates.items()})
     ways = _ways(*here)
     gaps = apart_along(*here, ways)
     lowest = np.argmin(np.nan_to_num(gaps, nan=np.inf), axis=0)
@@ -227,15 +234,11 @@ def _turned(book: Book, pairs: Sequence[Opposed]) -> tuple[Estimate, Array, Arra
     rows = np.vstack([rows, np.full((1, len(pairs)), len(OVERLAP) // 2)])
     kept = np.take_along_axis(ways, np.broadcast_to(rows, (3, *rows.shape)), axis=1)[:, :, None, :]
 
-    def least(*parts: Array) -> Array:
-        parts = tuple(np.broadcast_arrays(*parts))
-        wide = parts[0].ndim == 1
-        parts = tuple(one[None] for one in parts) if wide else parts
+    def least(parts: Parts) -> Array:
         gap = apart_along(*turned.placed(OVERLAP[rows][:, None, :], parts), kept)
-        both = np.stack([refined_least(gap[:-1]), gap[-1]], axis=-1)
-        return both[0] if wide else both
+        return np.stack([refined_least(gap[:-1]), gap[-1]], axis=-1)
 
-    whole = derive(least, *estimates)
+    whole = derive_of(least, estimates)
     lacking = np.asarray(~np.isfinite(whole.figure.value).all(axis=-1))
     return Estimate(whole.figure.on_ground(lacking, Ground.MISSING), whole.inputs), OVERLAP[lowest], gaps.T
 
@@ -245,7 +248,7 @@ class OnePair:
 
     def __init__(self, book: Book, pair: Opposed) -> None:
         self._turned = TurnedPair(book, [pair])
-        self._parts = [np.array([one.value]) for one in pair.inputs]
+        self._parts = values_of(pair.parts)
         self._ways = _ways(*self._turned.placed(OVERLAP[:, None], self._parts))
 
     def gaps(self, changed: Amounts) -> Array:

@@ -14,12 +14,11 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.estimates.clearance.piston_valve_read import disagree
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings
-from honest_lift.estimates.train.lift import either
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import narrowed

@@ -8,13 +8,12 @@ from math import isfinite
 import numpy as np
 from msgspec import Struct
 
-from honest_lift.estimates.clearance.piston_valve import worked_alike
+from honest_lift.estimates.alike import Parts, derive_of, laid_out, worked_alike
 from honest_lift.estimates.cylinder.clearance_volume import LeftOver, is_told
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.rocker.every_gear import few_ranges
-from honest_lift.estimates.train.assembled import Lifted, Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain, Lifted
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE, Place, at_position
@@ -41,7 +40,6 @@ class _Closing(Struct, frozen=True):
     position: str
     lifted: Lifted
     missing: tuple[Input, ...]
-    others: tuple[Input, ...] = ()
 
     @property
     def inputs(self) -> tuple[Input, ...]:
@@ -51,7 +49,7 @@ class _Closing(Struct, frozen=True):
     @property
     def alike(self) -> tuple[object, ...]:
         """Give how it is carried."""
-        return (self.lifted.by_gear, self.lifted.at_valve)
+        return self.lifted.alike
 
     @property
     def lobes(self) -> object:
@@ -92,7 +90,7 @@ def _of_engine(book: Book, name: str) -> Input:
 
 
 def _intakes(book: Book, cylinders: Sequence[str]) -> list[_Closing]:
-    known, layout = Parts(book, piston=False), book.engine.layout
+    known, layout = EveryTrain(book), book.engine.layout
     order = [one.id for one in layout.positions]
     found = []
     for cylinder in cylinders:
@@ -101,22 +99,20 @@ def _intakes(book: Book, cylinders: Sequence[str]) -> list[_Closing]:
             lacking = Input("lobe_shape", "", "missing", ground=Ground.MISSING, asked=Place("cylinder", cylinder))
             found.append(_Closing(layout.of_cylinder(cylinder)[0], Lifted(), (lacking,)))
             continue
-        lifted = lifted_at(book, known, order.index(position), position)
+        lifted = known.lifted(order.index(position), position)
         found.append(_Closing(position, lifted, lifted.missing))
     return found
 
 
 def _closes(book: Book, lifted: Sequence[Lifted], lift_mm: float) -> Estimate:
     """Give the crank degrees from TDC at which valves that are carried alike fall through a lift, (n,)."""
-    motion, inputs = Motion(book, lifted), [few_ranges(one.inputs, _MOST_RANGES) for one in lifted]
-    estimates = [estimate_of([own[part] for own in inputs]) for part in range(len(inputs[0]))]
+    motion = Motion(book, lifted)
 
-    def closing(*parts: Array) -> Array:
-        parts = tuple(np.broadcast_arrays(*parts))
-        return _falls_through(motion.lift(_CLOSING[:, None, None], *parts), lift_mm)
+    def closing(parts: Parts) -> Array:
+        return _falls_through(motion.lift(_CLOSING[:, None, None], parts), lift_mm)
 
     with np.errstate(invalid="ignore"):
-        return derive(closing, *estimates)
+        return derive_of(closing, laid_out([one.parts for one in lifted], _MOST_RANGES))
 
 
 def _falls_through(lifts: Array, lift_mm: float) -> Array:

@@ -11,9 +11,9 @@ from functools import partial
 
 import numpy as np
 from msgspec import Struct
-from msgspec.structs import replace
 
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.alike import Parts, derive_of, first_of_each, laid_out, plain
+from honest_lift.estimates.estimate import Estimate, column
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.rocker.gear import FIGURES, figures_of
 from honest_lift.estimates.rocker.parts import QUOTED, RESTS_ON, kind_of, told_everywhere
@@ -95,56 +95,26 @@ Work = Callable[..., Array]
 def of_every_valve(book: Book, work: Work, others: tuple[str, ...] = (), off_mm: float = 0.0) -> Estimate:
     """Give what is worked from gear, lobe lift, lash and `others` at every valve, as an estimate (n, k).
 
-    `work` takes arrays (copies, n) and gives (copies, n, k). `off_mm`: added to the part that is moved to put the geometry right.
+    `work` takes a gear and arrays (copies, n) and gives (copies, n, k). `off_mm`: added to the part that is moved to put the
+    geometry right.
     """
     kind = kind_of(book.engine)
     assert kind is not None
-    count = len(kind.names)
 
-    def worked(*parts: Array) -> Array:
-        parts = tuple(np.broadcast_arrays(*parts))
-        gear = kind.make(off_mm, *parts[:count])
-        lobe, lash = parts[count - 2], parts[count - 1]
-        return work(gear, np.where(works(gear, lobe), lobe, np.nan), lash, *parts[count:])
+    def worked(parts: Parts) -> Array:
+        gear, lobe = kind.make(off_mm, parts), parts["lobe_lift"]
+        reached = np.where(works(gear, lobe), lobe, np.nan)
+        return work(gear, reached, parts["lash"], *(parts[name] for name in others))
 
-    more = [at_each_valve(book, name) for name in others]
-    told = [(*one.inputs, *(each[case] for each in more)) for case, one in enumerate(told_everywhere(book))]
-    alike: dict[tuple[object, ...], int] = {}
-    of_valve = [alike.setdefault(tuple(map(plain, one)), len(alike)) for one in told]
-    own = [few_ranges(told[of_valve.index(case)]) for case in range(len(alike))]
+    more = {name: at_each_valve(book, name) for name in others}
+    told = [
+        {**one.parts, **{name: each[case] for name, each in more.items()}}
+        for case, one in enumerate(told_everywhere(book))
+    ]
+    first, of_valve = first_of_each([tuple(map(plain, one.values())) for one in told])
     with np.errstate(invalid="ignore", divide="ignore"):
-        figure = derive(
-            worked, *(estimate_of([one[part] for one in own]) for part in range(count + len(others)))
-        ).figure
-    return Estimate(_sound(figure).take(np.array(of_valve, dtype=np.int64)), tuple(told))
-
-
-def column(several: Estimate, at: int = 0) -> Estimate:
-    """Give one of the figures (n, k) as an estimate (n,)."""
-    one = several.figure
-    figure = replace(
-        one, value=one.value[:, at], plus=one.plus[..., at], minus=one.minus[..., at], grid=one.grid[..., at]
-    )
-    return Estimate(figure, several.inputs)
-
-
-def plain(one: Input) -> tuple[object, ...]:
-    """Give what tells two inputs apart as far as figures go."""
-    value = one.value if one.value == one.value else None  # NaN is not equal to itself
-    return (value, one.own_u, one.shared, one.each, int(one.ground), one.low if one.low == one.low else None,
-            one.high if one.high == one.high else None, one.low_is_physical)  # fmt: skip
-
-
-_ASSUMED = int(Ground.ASSUMED)
-_BARS = int(Ground.ASSUMED | Ground.UNRANGED)
-
-
-def few_ranges(parts: tuple[Input, ...], most: int = _MOST_RANGES) -> tuple[Input, ...]:
-    """Give parts with at most so many assumed ranges to scan; where there are more, none is, and nothing is decided by them."""
-    ranged = [one for one in parts if int(one.ground) & _BARS == _ASSUMED]
-    if len(ranged) <= most:
-        return parts
-    return tuple(replace(one, ground=one.ground | Ground.UNRANGED) if one in ranged else one for one in parts)
+        figure = derive_of(worked, laid_out([told[case] for case in first], _MOST_RANGES)).figure
+    return Estimate(_sound(figure).take(np.array(of_valve, dtype=np.int64)), tuple(tuple(one.values()) for one in told))
 
 
 def _sound(figure: Figure) -> Figure:

@@ -8,14 +8,15 @@ from typing import cast
 import numpy as np
 from msgspec import Struct
 
-from honest_lift.estimates.estimate import Input, derive, estimate_of
+from honest_lift.estimates.alike import Parts, derive_of
+from honest_lift.estimates.estimate import Input, estimate_of
 from honest_lift.estimates.rocker.parts import Told, kind_of, told_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.remember import by_identity
-from honest_lift.mechanics.rocker.finger import FingerGear, pad_for_lash, set_on_pivot, why_not_finger
-from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud, why_not
+from honest_lift.mechanics.rocker.finger import FingerGear, why_not_finger
+from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, why_not
 from honest_lift.mechanics.rocker.tip_end import OnTheTip, works
 from honest_lift.mechanics.rocker.witness_mark import Mark, best_length, mark_of
 from honest_lift.numbers.doubt import Array, Ground
@@ -41,11 +42,16 @@ class Rocker(Struct, frozen=True):
     own: float = 0.0
     u: dict[str, float] = {}
     unproven: str = ""
-    inputs: tuple[Input, ...] = ()
+    parts: dict[str, Input] = {}
     lacking: tuple[str, ...] = ()  # quantities that are not stated yet
 
     @property
-    def linkage(self) -> PushrodGear | None:
+    def values(self) -> dict[str, Array]:
+        """Give the values of its parts, by name."""
+        return {name: np.array(one.value) for name, one in self.parts.items()}
+
+    @property
+    def pushrod_gear(self) -> PushrodGear | None:
         """Give the gear where it is one of pushrods."""
         return self.gear if isinstance(self.gear, PushrodGear) else None
 
@@ -75,8 +81,8 @@ def rocker_of(
         titles = ", ".join(CATALOG[name].title for name in told.lacking)
         return Rocker(place, on_shaft, f"not stated yet: {titles}", lacking=told.lacking)
     off = 0.0 if own is None else own - told.own
-    gear = kind.make(off, *(np.array(one.value) for one in told.inputs))
-    lobe, lash = told.input("lobe_lift").value, told.input("lash").value
+    gear = kind.make(off, told.values)
+    lobe, lash = told.parts["lobe_lift"].value, told.parts["lash"].value
     if why := why_gear_not(gear, lobe):
         return Rocker(place, on_shaft, why)
     u = _doubt(told, off) if with_doubt else {}
@@ -84,7 +90,7 @@ def rocker_of(
     if not unproven and not all(map(isfinite, u.values())):
         unproven = "within its doubts the links may not reach"
     known = {key: one for key, one in u.items() if isfinite(one)}
-    return Rocker(place, on_shaft, "", gear, lobe, lash, told.own + off, known, unproven, told.inputs)
+    return Rocker(place, on_shaft, "", gear, lobe, lash, told.own + off, known, unproven, told.parts)
 
 
 def why_gear_not(gear: OnTheTip, lobe_mm: float) -> str:
@@ -105,7 +111,9 @@ def gear_of(book: Book, role: str, position: str = "") -> Rocker | None:
 
 def _as_well_as_stated(found: Rocker) -> bool:
     """Tell whether a gear is known as well as a stated ratio is, or predicted by a known change."""
-    return not found.unproven or all(not one.ground & ~(Ground.SPECIFIED | Ground.PREDICTED) for one in found.inputs)
+    return not found.unproven or all(
+        not one.ground & ~(Ground.SPECIFIED | Ground.PREDICTED) for one in found.parts.values()
+    )
 
 
 @by_identity
@@ -114,20 +122,9 @@ def _gears(book: Book) -> dict[tuple[str, str], Rocker | None]:
     return {}
 
 
-def with_lash(rocker: Rocker, lash_mm: float) -> OnTheTip:
-    """Set a gear with another lash. Only where there is a gear."""
-    gear, lash = rocker.gear, np.array(lash_mm)
-    assert gear is not None
-    if lash_mm == rocker.lash_mm:
-        return gear
-    if isinstance(gear, FingerGear):
-        return gear.raised(pad_for_lash(gear, lash)) if rocker.on_shaft else set_on_pivot(gear, lash)
-    return (set_on_shaft if rocker.on_shaft else set_on_stud)(cast(PushrodGear, gear), lash)
-
-
 def _unproven(told: Told) -> str:
     """Say what of the facts bars a proof; "" for nothing."""
-    barred = [one for one in told.inputs if one.ground & ~Ground.SPECIFIED]
+    barred = [one for one in told.parts.values() if one.ground & ~Ground.SPECIFIED]
     if not barred:
         return ""
     if all(one.quantity == "stud_lean" and one.kind == "assumed" and one.note for one in barred):
@@ -145,10 +142,11 @@ def figures_of(gear: OnTheTip, lobe_mm: Array, lash_mm: Array) -> Array:
 
 def _doubt(told: Told, off_mm: float) -> dict[str, float]:
     """Give the standard doubt of each figure: every fact displaced by its own, the others held."""
-    found = derive(
-        lambda *parts: figures_of(told.kind.make(off_mm, *parts), parts[-2], parts[-1]),
-        *(estimate_of([one]) for one in told.inputs),
-    ).figure
+
+    def figures(parts: Parts) -> Array:
+        return figures_of(told.kind.make(off_mm, parts), parts["lobe_lift"], parts["lash"])
+
+    found = derive_of(figures, {name: estimate_of([one]) for name, one in told.parts.items()}).figure
     return dict(zip(FIGURES, np.sqrt((found.parts()[:, 0] ** 2).sum(axis=0)).tolist(), strict=True))
 
 
@@ -171,11 +169,11 @@ def _best_of(book: Book, role: str, position: str) -> dict[str, Rocker | None]:
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return dict.fromkeys(SCHOOLS)
-    parts, kind = [np.array(one.value) for one in now.inputs], kind_of(book.engine)
+    parts, kind = now.values, kind_of(book.engine)
     assert kind is not None
 
     def marks(own: Array) -> Mark:
-        gear = kind.make(own - now.own, *parts)
+        gear = kind.make(own - now.own, parts)
         return mark_of(gear, np.where(works(gear, np.full(own.shape, now.lobe_mm)), now.lobe_mm, np.nan))
 
     found = {school: best_length(marks, now.own, _REACH_MM, school) for school in SCHOOLS}
@@ -199,7 +197,7 @@ def lengths_of_width(
     kind = kind_of(book.engine)
     assert kind is not None
     now = rocker_of(book, role, position, with_doubt=False)
-    gear = kind.make(own - now.own, *(np.array(one.value) for one in now.inputs))
+    gear = kind.make(own - now.own, now.values)
     lobe = np.where(works(gear, np.full(own.shape, square.lobe_mm)), square.lobe_mm, np.nan)
     width, least = np.asarray(mark_of(gear, lobe).width), float(square.mark.width)
     middle = _FINE // 2

@@ -6,9 +6,11 @@ from collections.abc import Callable
 from dataclasses import replace as with_figures
 from math import isfinite
 
+import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.estimates.alike import Parts
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
@@ -37,13 +39,13 @@ _PARALLEL = "nobody has stated how the stud leans: it is taken as parallel to th
 class Kind(Struct, frozen=True):
     """A kind of gear: the parts it is put together from, in order, and the one that is moved to put its geometry right.
 
-    `idle`: parts it finds itself. `make`: the gear from its parts (floats or arrays of one shape), `off_mm` added to its own part.
+    `idle`: parts it finds itself. `make`: the gear from its parts by name (arrays of one shape), `off_mm` added to its own part.
     """
 
     names: tuple[str, ...]
     own: str
     idle: frozenset[str]
-    make: Callable[..., OnTheTip]
+    make: Callable[[float | Array, Parts], OnTheTip]
 
 
 def kind_of(engine: Engine) -> Kind | None:
@@ -54,34 +56,43 @@ def kind_of(engine: Engine) -> Kind | None:
     )
 
 
-def _stud(off_mm: float | Array, *parts: Array) -> PushrodGear:
-    gear = _pushrod_gear(*parts)
-    return set_on_stud(with_figures(gear, pivot_up=gear.pivot_up * 0.0, pushrod=gear.pushrod + off_mm), parts[-1])
+def _stud(off_mm: float | Array, parts: Parts) -> PushrodGear:
+    gear = _pushrod_gear(parts)
+    own = with_figures(gear, pivot_up=gear.pivot_up * 0.0, pushrod=gear.pushrod + off_mm)
+    return set_on_stud(own, parts["lash"])
 
 
-def _shaft(off_mm: float | Array, *parts: Array) -> PushrodGear:
-    gear = _pushrod_gear(*parts)
-    return set_on_shaft(with_figures(gear, pivot_up=gear.pivot_up + off_mm), parts[-1])
+def _shaft(off_mm: float | Array, parts: Parts) -> PushrodGear:
+    gear = _pushrod_gear(parts)
+    return set_on_shaft(with_figures(gear, pivot_up=gear.pivot_up + off_mm), parts["lash"])
 
 
-def _pushrod_gear(*parts: Array) -> PushrodGear:
-    out, up, valve, cup, angle, radius, across, below, lean, pushrod, stud, _, _ = parts
-    return PushrodGear(out, up, valve, cup, angle, radius, -across, -below, 90.0 - lean, pushrod, stud)
+def _pushrod_gear(parts: Parts) -> PushrodGear:
+    return PushrodGear(
+        pivot_out=parts["pivot_out"], pivot_up=parts["pivot_up"], valve_arm=parts["valve_arm"],
+        pushrod_arm=parts["pushrod_arm"], arm_angle_deg=parts["arm_angle"], tip_radius=parts["tip_radius"],
+        lifter_x=-parts["lifter_across"], lifter_y=-parts["lifter_below"], lifter_axis_deg=90.0 - parts["lifter_lean"],
+        pushrod=parts["pushrod_length"], stud_lean_deg=parts["stud_lean"],
+    )  # fmt: skip
 
 
-def _screwed(off_mm: float | Array, *parts: Array) -> FingerGear:
-    return set_on_pivot(_finger(*parts).raised(off_mm), parts[-1])
+def _screwed(off_mm: float | Array, parts: Parts) -> FingerGear:
+    return set_on_pivot(_finger(parts).raised(off_mm), parts["lash"])
 
 
-def _fixed(off_mm: float | Array, *parts: Array) -> FingerGear:
-    gear = _finger(*parts)
+def _fixed(off_mm: float | Array, parts: Parts) -> FingerGear:
+    gear = _finger(parts)
     gear = with_figures(gear, pivot_up=gear.pivot_up + off_mm)
-    return gear.raised(pad_for_lash(gear, parts[-1]))  # the pad on the tip sets the lash
+    return gear.raised(pad_for_lash(gear, parts["lash"]))  # the pad on the tip sets the lash
 
 
-def _finger(*parts: Array) -> FingerGear:
-    out, up, valve, radius, arm, angle, follower, across, above, base, _, _, _ = parts
-    return FingerGear(out, up, valve, radius, arm, angle, follower, -across, above, base / 2.0)
+def _finger(parts: Parts) -> FingerGear:
+    return FingerGear(
+        pivot_out=parts["pivot_out"], pivot_up=parts["pivot_up"], valve_arm=parts["valve_arm"],
+        tip_radius=parts["tip_radius"], finger_arm=parts["finger_arm"], finger_angle_deg=parts["finger_angle"],
+        follower_radius=parts["follower_radius"], cam_x=-parts["cam_across"], cam_y=parts["cam_above"],
+        base_radius=parts["base_circle"] / 2.0,
+    )  # fmt: skip
 
 
 _STUD = Kind(PARTS, "pushrod_length", frozenset({"pivot_up"}), _stud)
@@ -91,20 +102,26 @@ _FIXED = Kind(FINGER_PARTS, "pivot_up", frozenset({"lash_pad"}), _fixed)
 
 
 class Told(Struct, frozen=True):
-    """The parts of a valve's gear in the order of its kind, and those that are lacking, by name."""
+    """The parts of a valve's gear by name, in the order of its kind, and the names of those that are lacking."""
 
     kind: Kind
-    inputs: tuple[Input, ...]
+    parts: dict[str, Input]
     lacking: tuple[str, ...]
+
+    @property
+    def inputs(self) -> tuple[Input, ...]:
+        """Give the parts in their order."""
+        return tuple(self.parts.values())
+
+    @property
+    def values(self) -> dict[str, Array]:
+        """Give the values alone, by name."""
+        return {name: np.array(one.value) for name, one in self.parts.items()}
 
     @property
     def own(self) -> float:
         """Give the part that is moved to put the geometry right."""
-        return self.input(self.kind.own).value
-
-    def input(self, name: str) -> Input:
-        """Give a part by its name."""
-        return self.inputs[self.kind.names.index(name)]
+        return self.parts[self.kind.own].value
 
 
 def told_of(book: Book, role: str, position: str = "") -> Told:
@@ -143,7 +160,9 @@ def _told(book: Book, kind: Kind, place: Place, part: Part) -> Told:
             found.append(_lash(book, place))
         else:
             found.append(_part(book, name, place, part))
-    return Told(kind, tuple(found), tuple(one.quantity for one in found if not isfinite(one.value)))
+    return Told(
+        kind, dict(zip(kind.names, found, strict=True)), tuple(one.quantity for one in found if not isfinite(one.value))
+    )
 
 
 def _part(book: Book, name: str, place: Place, part: Part) -> Input:

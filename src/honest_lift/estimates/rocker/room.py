@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
-from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.rocker.every_gear import column, of_every_valve
+from honest_lift.estimates.estimate import Estimate, column
+from honest_lift.estimates.rocker.every_gear import of_every_valve
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear
 from honest_lift.mechanics.rocker.room import retainer_to_rocker, slot_to_stud

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import numpy as np
-from numpy.typing import NDArray
 
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.rocker.every_gear import Rockers, rockers_of
 from honest_lift.estimates.rocker.parts import RESTS_ON
@@ -59,12 +58,6 @@ def _in_its_stead(rockers: Rockers, worked: Estimate) -> Estimate:
     """Bar a lift by the stated ratio where a dimension of the gear, which would go before it, was set aside."""
     aside = (rockers.figures.figure.ground & int(Ground.SET_ASIDE)) != 0
     return Estimate(worked.figure.on_ground(aside, Ground.SET_ASIDE), worked.inputs)
-
-
-def either(first: NDArray[np.bool_], one: Estimate, other: Estimate) -> Estimate:
-    """Take `one` in the cases where `first` (n,) is true and `other` elsewhere, each with its own inputs."""
-    inputs = tuple(a if f else b for f, a, b in zip(first, one.inputs, other.inputs, strict=True))
-    return Estimate(choose(first, one.figure, other.figure), inputs)
 
 
 def _part(book: Book, quantity: str, position: str) -> Input:

@@ -1,15 +1,19 @@
-"""How the lobe's lift reaches the valve: by one ratio, or by the rocker's own geometry, whose ratio changes over the lift.
+"""What carries the lobe's lift to the valve: one ratio, or the gear's own geometry, whose ratio changes over the lift.
 
-Source: the definitions; the chain rule for velocity and acceleration.
+Figures of one valve or arrays of many, and of their displaced copies: whatever shapes broadcast. Lobe lift is measured from the
+base circle along the lifter (or toward the finger's roller); valve lift along the stem from the seat, opening positive. A hydraulic
+lifter that has bled down by b carries as much less of the lobe's lift c: L(c) becomes L(c - b).
+Source: the definitions.
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from functools import cached_property
-from typing import Protocol
+from collections.abc import Sequence
+from dataclasses import dataclass, fields, replace
+from typing import Any, Protocol
 
 import numpy as np
+from numpy.typing import NDArray
 
 from honest_lift.mechanics.rocker.finger import FingerGear
 from honest_lift.mechanics.rocker.tip_end import OnTheTip
@@ -23,8 +27,10 @@ SWINGS = 5  # turns of the fixed point of a roller's swing: each leaves a tenth 
 _STEP_MM = 1e-3
 _TABLE = 513
 
+Cases = NDArray[np.int64] | Sequence[int]
 
-class Carried(Protocol):
+
+class Linkage(Protocol):
     """What carries a lobe's lift to the valve; every argument mm of lobe lift (...)."""
 
     def lift(self, lobe_mm: Array) -> Array:
@@ -35,12 +41,12 @@ class Carried(Protocol):
         """Give the ratio there: mm of valve a mm of lobe."""
         ...
 
-    def bend(self, lobe_mm: Array) -> Array:
+    def ratio_slope(self, lobe_mm: Array) -> Array:
         """Give how the ratio changes there, a mm of lobe lift."""
         ...
 
-    def lobe_for(self, lift_mm: float) -> float:
-        """Give the lobe lift that lifts the valve so far; NaN where none does."""
+    def lobe_for(self, lift_mm: float, top_mm: float) -> float:
+        """Give the lobe lift, of at most `top_mm`, that lifts one valve so far; NaN where none does."""
         ...
 
     @property
@@ -52,73 +58,77 @@ class Carried(Protocol):
         """Give by how many cam degrees it then meets the lobe later; 0 for what does not swing."""
         ...
 
+    def take(self, cases: Cases) -> Linkage:
+        """Give it for some of the cases of its last axis, in the order given."""
+        ...
+
 
 @dataclass(frozen=True)
-class ByRatio:
-    """One ratio for the whole lift, less the lash at the valve."""
+class RatioLinkage:
+    """One ratio for the whole lift, less the lash at the valve. `bleed_mm`: what a hydraulic lifter has bled down by."""
 
-    constant: float
-    lash_mm: float
+    constant: Array | float
+    lash_mm: Array | float
+    bleed_mm: Array | float = 0.0
 
     def lift(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
-        return lobe_mm * self.constant - self.lash_mm
+        """See `Linkage`."""
+        return np.asarray((np.asarray(lobe_mm) - self.bleed_mm) * self.constant - self.lash_mm)
 
     def ratio(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
-        return np.full(np.shape(lobe_mm), self.constant)
+        """See `Linkage`."""
+        return np.broadcast_arrays(self.constant, lobe_mm)[0]
 
-    def bend(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
-        return np.zeros(np.shape(lobe_mm))
+    def ratio_slope(self, lobe_mm: Array) -> Array:
+        """See `Linkage`."""
+        return np.zeros(np.broadcast_shapes(np.shape(self.constant), np.shape(lobe_mm)))
 
-    def lobe_for(self, lift_mm: float) -> float:
-        """See `Carried`."""
-        return (lift_mm + self.lash_mm) / self.constant
+    def lobe_for(self, lift_mm: float, top_mm: float) -> float:
+        """See `Linkage`. It is a straight line, and goes on above the top."""
+        return float((lift_mm + self.lash_mm) / self.constant + self.bleed_mm)
 
     @property
     def swings(self) -> bool:
-        """See `Carried`."""
+        """See `Linkage`."""
         return False
 
     def swing_deg(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
+        """See `Linkage`."""
         return np.zeros(np.shape(lobe_mm))
+
+    def take(self, cases: Cases) -> RatioLinkage:
+        """See `Linkage`."""
+        return RatioLinkage(_of(self.constant, cases), _of(self.lash_mm, cases), _of(self.bleed_mm, cases))
 
 
 @dataclass(frozen=True)
-class ByGear:
-    """A rocker's geometry, set with its lash. `top_mm`: the lobe's lift; `bleed_mm`: what a hydraulic lifter sinks.
+class GearLinkage:
+    """A gear's own geometry, set with its lash. `bleed_mm`: what a hydraulic lifter has bled down by.
 
     `side`: which way the cam turns over a finger, of SIDES; 0 where that is not stated.
     """
 
     gear: OnTheTip
-    top_mm: float
-    bleed_mm: float = 0.0
+    bleed_mm: Array | float = 0.0
     side: float = 0.0
 
     def lift(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
+        """See `Linkage`."""
         return np.asarray(-self.gear.gap(np.asarray(lobe_mm) - self.bleed_mm))
 
     def ratio(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
+        """See `Linkage`."""
         return self.gear.ratio(np.asarray(lobe_mm) - self.bleed_mm)
 
-    def bend(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
+    def ratio_slope(self, lobe_mm: Array) -> Array:
+        """See `Linkage`."""
         lobe = np.asarray(lobe_mm)
-        return (self.ratio(lobe + _STEP_MM) - self.ratio(lobe - _STEP_MM)) / (2.0 * _STEP_MM)
+        return np.asarray((self.ratio(lobe + _STEP_MM) - self.ratio(lobe - _STEP_MM)) / (2.0 * _STEP_MM))
 
-    @cached_property
-    def _table(self) -> tuple[Array, Array]:
-        lobe = np.linspace(0.0, self.top_mm, _TABLE)
-        return lobe, self.lift(lobe)
-
-    def lobe_for(self, lift_mm: float) -> float:
-        """See `Carried`. A table, then two of Newton's steps."""
-        lobe, lift = self._table
+    def lobe_for(self, lift_mm: float, top_mm: float) -> float:
+        """See `Linkage`. A table, then two of Newton's steps."""
+        lobe = np.linspace(0.0, top_mm, _TABLE)
+        lift = self.lift(lobe)
         if not lift[0] <= lift_mm <= lift[-1]:
             return float("nan")
         at = np.array(np.interp(lift_mm, lift, lobe))
@@ -128,12 +138,22 @@ class ByGear:
 
     @property
     def swings(self) -> bool:
-        """See `Carried`."""
+        """See `Linkage`."""
         return self.side != 0.0 and isinstance(self.gear, FingerGear)
 
     def swing_deg(self, lobe_mm: Array) -> Array:
-        """See `Carried`."""
-        if not self.swings:
+        """See `Linkage`."""
+        if self.side == 0.0 or not isinstance(self.gear, FingerGear):
             return np.zeros(np.shape(lobe_mm))
-        assert isinstance(self.gear, FingerGear)
-        return self.side * self.gear.swing_deg(np.asarray(lobe_mm))
+        return np.asarray(self.side * self.gear.swing_deg(np.asarray(lobe_mm)))
+
+    def take(self, cases: Cases) -> GearLinkage:
+        """See `Linkage`."""
+        whole: Any = self.gear
+        own = {one.name: _of(getattr(whole, one.name), cases) for one in fields(whole)}
+        return GearLinkage(replace(whole, **own), _of(self.bleed_mm, cases), self.side)
+
+
+def _of(values: Array | float, cases: Cases) -> Any:
+    """Give some of the cases of what is an array over them; what is one figure for all is one for some."""
+    return np.asarray(values)[..., cases] if np.ndim(values) else values

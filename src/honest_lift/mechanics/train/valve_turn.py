@@ -13,7 +13,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from honest_lift.mechanics.cam.lobe import Lobe
-from honest_lift.mechanics.train.linkage import SWINGS, Carried
+from honest_lift.mechanics.train.chain_rule import valve_acceleration, valve_velocity
+from honest_lift.mechanics.train.linkage import SWINGS, Linkage
 from honest_lift.numbers.doubt import Array
 
 _STEP_DEG = 0.5
@@ -24,29 +25,29 @@ _MOST_STEPS, _CLOSE_DEG = 60, 1e-10
 
 @dataclass(frozen=True, slots=True)
 class ValveTurn:
-    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle; `carried`: how its lift reaches the valve."""
+    """One valve through the turn. `centre_deg`: crank degrees of the lobe's middle; `linkage`: how its lift reaches the valve."""
 
     lobe: Lobe
     centre_deg: float
-    carried: Carried
+    linkage: Linkage
 
     def lift(self, crank_deg: Array) -> Array:
         """Give the valve lift in mm at crank degrees (...)."""
-        return np.maximum(self.carried.lift(self.lobe.lift(self._met(self._cam(crank_deg)))), 0.0)
+        return np.maximum(self.linkage.lift(self.lobe.lift(self._met(self._cam(crank_deg)))), 0.0)
 
     def velocity(self, crank_deg: Array) -> Array:
         """Give the valve's speed in mm per crank degree at crank degrees (...); 0 while it is shut."""
         met = self._met(self._cam(crank_deg))
         lobe = self.lobe.lift(met)
-        return np.where(self.carried.lift(lobe) > 0, self._speed(met) * self.carried.ratio(lobe) / 2.0, 0.0)
+        return np.where(self.linkage.lift(lobe) > 0, valve_velocity(self.linkage, lobe, self._speed(met)), 0.0)
 
     def acceleration(self, crank_deg: Array) -> Array:
         """Give the valve's acceleration in mm per crank degree squared; 0 while it is shut."""
         cam = self._cam(crank_deg)
         met = self._met(cam)
-        lobe, speed = self.lobe.lift(met), self._speed(met)
-        whole = self._bend(cam, met) * self.carried.ratio(lobe) + speed**2 * self.carried.bend(lobe)
-        return np.where(self.carried.lift(lobe) > 0, whole / 4.0, 0.0)
+        lobe = self.lobe.lift(met)
+        whole = valve_acceleration(self.linkage, lobe, self._speed(met), self._bend(cam, met))
+        return np.where(self.linkage.lift(lobe) > 0, whole, 0.0)
 
     def _cam(self, crank_deg: Array) -> Array:
         return (np.asarray(crank_deg, dtype=np.float64) - self.centre_deg) / 2.0
@@ -54,22 +55,22 @@ class ValveTurn:
     def _met(self, cam_deg: Array) -> Array:
         """Give the cam degrees at which the lobe is met (...): where its own swing has taken what follows it."""
         met = cam_deg
-        for _ in range(SWINGS if self.carried.swings else 0):
-            met = cam_deg - self.carried.swing_deg(self.lobe.lift(met))
+        for _ in range(SWINGS if self.linkage.swings else 0):
+            met = cam_deg - self.linkage.swing_deg(self.lobe.lift(met))
         return met
 
     def _speed(self, met_deg: Array) -> Array:
         """Give how fast the lobe lifts what follows it, mm a cam degree, where it is met (...)."""
         slope = self.lobe.velocity(met_deg)
-        if not self.carried.swings:
+        if not self.linkage.swings:
             return slope
         lobe = self.lobe.lift(met_deg)
-        after, before = (self.carried.swing_deg(lobe + by) for by in (_STEP_MM, -_STEP_MM))
+        after, before = (self.linkage.swing_deg(lobe + by) for by in (_STEP_MM, -_STEP_MM))
         return np.asarray(slope / (1.0 + slope * (after - before) / (2.0 * _STEP_MM)))
 
     def _bend(self, cam_deg: Array, met_deg: Array) -> Array:
         """Give the acceleration of what follows the lobe, mm a cam degree squared (...)."""
-        if not self.carried.swings:
+        if not self.linkage.swings:
             return self.lobe.acceleration(met_deg)
         after, before = (self._speed(self._met(cam_deg + by)) for by in (_BEND_DEG, -_BEND_DEG))
         return np.asarray((after - before) / (2.0 * _BEND_DEG))
@@ -77,11 +78,11 @@ class ValveTurn:
     @property
     def peak_mm(self) -> float:
         """Give the greatest valve lift."""
-        return max(float(self.carried.lift(np.array(self.lobe.lift_mm))), 0.0)
+        return max(float(self.linkage.lift(np.array(self.lobe.lift_mm))), 0.0)
 
     def events(self, valve_lift_mm: float) -> tuple[float, float] | None:
         """Give the crank degrees at which the valve rises and falls through a lift; None where it never reaches it."""
-        wanted = self.carried.lobe_for(valve_lift_mm)
+        wanted = self.linkage.lobe_for(valve_lift_mm, self.lobe.lift_mm)
         raster = np.linspace(self.lobe.start_deg, self.lobe.end_deg, _points(self.lobe))
         lifts = self.lobe.lift(raster)
         above = np.flatnonzero(lifts > wanted)
@@ -89,7 +90,7 @@ class ValveTurn:
             return None
         ends = np.array([above[0] - 1, above[-1]])
         rise, fall = _passing(self.lobe, wanted, raster[ends], raster[ends + 1])
-        swung = float(self.carried.swing_deg(np.array(wanted)))
+        swung = float(self.linkage.swing_deg(np.array(wanted)))
         return self.centre_deg + 2.0 * (rise + swung), self.centre_deg + 2.0 * (fall + swung)
 
 

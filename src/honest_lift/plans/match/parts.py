@@ -12,7 +12,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.match.asked import CardSprings, Pairs, Retainers
 from honest_lift.mechanics.spring.helix import shear_stress
-from honest_lift.mechanics.train.control_force import spring_share
+from honest_lift.mechanics.train.masses import spring_share
 from honest_lift.numbers.doubt import Array
 from honest_lift.shelf.kinds import PARTS, Part
 from honest_lift.shelf.store import Shelf

@@ -13,7 +13,7 @@ from honest_lift.checks.valves import AtValve, Gathered
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.spring.heights import height_from
-from honest_lift.estimates.train.moving import Moving
+from honest_lift.estimates.train.masses import GAS, Moving
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.made_at import has_base_at
@@ -21,7 +21,8 @@ from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
 from honest_lift.mechanics.match.asked import Asked, Pockets, Stacks, Window
 from honest_lift.mechanics.match.rungs import envelope
-from honest_lift.mechanics.train.control_force import gas_force_n, held, moving_mass
+from honest_lift.mechanics.train.contact import gas_force_n, held
+from honest_lift.mechanics.train.masses import moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.plans.best_way import means_of
 from honest_lift.plans.spring.shims import stacks_of
@@ -129,21 +130,24 @@ def _fixed(one: Moving) -> tuple[float, float]:
     """Give what moves beside spring, retainer and locks, kg, and the share of doubt it leaves; NaN where it is not told."""
     if not one.masses:
         return nan, 0.0
-    valve, _, _, _, rocker, pushrod, lifter = (each.value for each in one.masses)
-    nothing = np.array(0.0)
+    own, nothing = {name: np.array(each.value) for name, each in one.masses.items()}, np.array(0.0)
     told = moving_mass(
-        np.array(valve), nothing, nothing, nothing, np.array(rocker), np.array(pushrod + lifter), np.array(one.ratio)
+        own["valve_mass"], nothing, nothing, nothing, own["rocker_at_valve"], own["pushrod_mass"] + own["lifter_mass"],
+        np.array(one.ratio),
+    )  # fmt: skip
+    at_valve, pushed = (
+        sum(_u(one.masses[name]) ** 2 for name in names)
+        for names in (("valve_mass", "rocker_at_valve"), ("pushrod_mass", "lifter_mass"))
     )
-    u = sqrt(sum(_u(each) ** 2 for each in (one.masses[0], one.masses[4])) +
-             sum(_u(each) ** 2 for each in one.masses[5:]) / one.ratio**4)  # fmt: skip
+    u = sqrt(at_valve + pushed / one.ratio**4)
     return float(told), u / float(told) if isfinite(float(told)) and told > 0 else 0.0
 
 
 def _gas(one: Moving) -> float:
     if not one.gas:
         return 0.0
-    pressure, head, stem = (each.value for each in one.gas)
-    return float(gas_force_n(np.array(pressure), np.array(0.0), np.array(head), np.array(stem)))
+    pressure, head, stem = (np.array(one.gas[name].value) for name in GAS)
+    return float(gas_force_n(pressure, np.array(0.0), head, stem))
 
 
 def _held(moving: Sequence[Moving], lift_mm: Array) -> tuple[Array, Array]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from honest_lift.estimates.cam.card import contradictions
 from honest_lift.estimates.train.turn import Turn, advance_deg, separation_deg
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.train.linkage import ByGear
+from honest_lift.mechanics.train.linkage import GearLinkage
 from honest_lift.mechanics.train.valve_turn import ValveTurn, overlap_area, overlap_deg
 from honest_lift.numbers.units import in_words
 
@@ -14,7 +14,7 @@ _SEAT_MM = 0.05
 _BY_CARD = "By the card: durations and lift are the card's own, the shape between them is assumed. Nothing that rests on it passes."
 
 
-def grounds(turns: dict[str, Turn]) -> str:
+def grounds(turns: dict[str, Turn], unit: str = "mm") -> str:
     """Say what the curves rest on: the card with its assumed shape, or measured lobes and what is not sure of them."""
     drawn = [one for one in turns.values() if one.valve]
     if not drawn:
@@ -28,8 +28,14 @@ def grounds(turns: dict[str, Turn]) -> str:
         if one.measured:
             where = one.measured.found.table.place.title
             words.append(f"{where}: measured at the {one.measured.found.table.read_at}, timed by {one.timed_by}.")
-        words += [f"{one.role.capitalize()}: {doubt}." for doubt in one.doubts]
+        words += [f"{one.role.capitalize()}: {doubt}." for doubt in (*_bled(one, unit), *one.doubts)]
     return " ".join(words)
+
+
+def _bled(turn: Turn, unit: str) -> tuple[str, ...]:
+    bleed = turn.lifted.bleed_mm if turn.bled and turn.lifted else 0.0
+    less = in_words(bleed, "length", unit)
+    return (f"shown less {less} of the lifter's bleed-down; every check has the lifter hard",) if bleed else ()
 
 
 def cam_words(book: Book, turns: dict[str, Turn], check_mm: float = CHECK_MM) -> tuple[str, ...]:
@@ -45,7 +51,7 @@ def cam_words(book: Book, turns: dict[str, Turn], check_mm: float = CHECK_MM) ->
             f"Overlap: {seat:.0f} degrees off the seats ({in_words(_SEAT_MM, 'length', unit)}), {check:.1f} at "
             f"{in_words(check_mm, 'length', unit)} of valve lift, area {area:.{2 if unit == 'in' else 1}f} {unit} x degrees."
         )
-    if any(one.valve and isinstance(one.valve.carried, ByGear) for one in turns.values()):
+    if any(one.valve and isinstance(one.valve.linkage, GearLinkage) for one in turns.values()):
         lines.append("The lift goes through the rocker's own dimensions, not through one ratio.")
     lines += _placed(turns)
     lines += [f"The card contradicts itself, {one}." for one in contradictions(book)]

@@ -53,7 +53,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         f"ends {ends}.",
     ]
     lines.append(_side_load(rocker, mark))
-    if abs(travel) >= _SAME_MM and rocker.linkage is not None:
+    if abs(travel) >= _SAME_MM and rocker.pushrod_gear is not None:
         less, more, _ = wrong_words(book)
         what, too = "stand" if rocker.on_shaft else "pushrod", less if travel > 0 else more
         lines.insert(
@@ -62,7 +62,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         )
     if rocker.unproven:
         lines.append(f"It proves nothing: {rocker.unproven}.")
-    return (*lines, _BELIEF) if rocker.linkage is not None else tuple(lines)
+    return (*lines, _BELIEF) if rocker.pushrod_gear is not None else tuple(lines)
 
 
 def _side_load(rocker: Rocker, mark: Mark) -> str:
@@ -157,7 +157,7 @@ def seen_mark(book: Book, position: str) -> tuple[float, float] | None:
 
 def side_of_gear(book: Book, rocker: Rocker, share: float) -> Side | None:
     """Give where everything stands at a share of the lobe's lift; None where there is no gear."""
-    gear, lobe = rocker.linkage, np.array(share * rocker.lobe_mm)
+    gear, lobe = rocker.pushrod_gear, np.array(share * rocker.lobe_mm)
     if gear is None:
         return None
     angle = float(gear.angle_deg(lobe))

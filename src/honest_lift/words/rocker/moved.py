@@ -47,7 +47,7 @@ class MovedRow(Struct, frozen=True):
 
 def change_of(book: Book, rocker: Rocker, key: str, amount: float) -> Change | str:
     """Give what a named change (mm, or the new ratio) moves, or what must be stated before it can be told."""
-    assert rocker.linkage is not None
+    assert rocker.pushrod_gear is not None
     if key in ("head", "block", "gasket"):
         lean = resolve(book, "valve_lean", rocker.place).value
         if not isfinite(lean):
@@ -56,7 +56,7 @@ def change_of(book: Book, rocker: Rocker, key: str, amount: float) -> Change | s
     if key in ("valve", "cap"):
         return Change(tip_up=amount)
     if key == "base":
-        return Change(lifter=along_lifter(rocker.linkage, -amount))
+        return Change(lifter=along_lifter(rocker.pushrod_gear, -amount))
     if key == "stand":
         return (
             Change(stand_up=amount)
@@ -69,7 +69,7 @@ def change_of(book: Book, rocker: Rocker, key: str, amount: float) -> Change | s
 
 def moved_row(book: Book, rocker: Rocker, key: str, amount: float) -> MovedRow:
     """Say what a named change by an amount does to a gear that stands as stated."""
-    if rocker.linkage is None:
+    if rocker.pushrod_gear is None:
         return _not(_STATE_FIRST)
     if key == "nut":
         return _nut(book, rocker, amount)
@@ -79,7 +79,7 @@ def moved_row(book: Book, rocker: Rocker, key: str, amount: float) -> MovedRow:
 
 def together(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
     """Say what all changes do together; one that can't be told is said, and then nothing is."""
-    if rocker.linkage is None:
+    if rocker.pushrod_gear is None:
         return _not(_STATE_FIRST)
     whole = Change()
     for key, amount in amounts.items():
@@ -98,7 +98,7 @@ def _not(why: str) -> MovedRow:
 
 def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:
     """Say what a change comes to."""
-    gear, unit = rocker.linkage, book.engine.unit("length")
+    gear, unit = rocker.pushrod_gear, book.engine.unit("length")
     assert gear is not None
     new = pushrod_for(gear, change, rocker.lash_mm, on_shaft=rocker.on_shaft)
     if not isfinite(new):
@@ -120,8 +120,8 @@ def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:
 
 def _left(rocker: Rocker, change: Change, unit: str) -> tuple[str, str]:
     """Say what the mark becomes with the lash set anew and nothing else done: in a few words, and whole."""
-    assert rocker.linkage is not None
-    gear = left_as_it_is(rocker.linkage, change, rocker.lash_mm, on_shaft=rocker.on_shaft)
+    assert rocker.pushrod_gear is not None
+    gear = left_as_it_is(rocker.pushrod_gear, change, rocker.lash_mm, on_shaft=rocker.on_shaft)
     if why := why_not(gear, rocker.lobe_mm):
         return "it can't work", f"Left as it is {why}."
     mark = mark_of(gear, rocker.lobe_mm)
@@ -151,9 +151,9 @@ def _nut(book: Book, rocker: Rocker, turns: float) -> MovedRow:
     pitch = resolve(book, "nut_pitch", rocker.place).value
     if not isfinite(pitch):
         return _not("preload by turns is of stud gear: state the pitch of its nut (Dimensions)")
-    assert rocker.linkage is not None
+    assert rocker.pushrod_gear is not None
     unit, nut = book.engine.unit("length"), turns * pitch
-    seen = float(plunger_travel(set_on_stud(rocker.linkage, np.array(0.0)), nut))
+    seen = float(plunger_travel(set_on_stud(rocker.pushrod_gear, np.array(0.0)), nut))
     if not isfinite(seen):
         return _not("the links do not reach so far down")
     down, by = in_words(nut, "length", unit), in_words(seen, "length", unit)

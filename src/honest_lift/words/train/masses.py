@@ -8,7 +8,7 @@ from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import reason
-from honest_lift.estimates.train.moving import Moving, is_asked, moving_of
+from honest_lift.estimates.train.masses import Moving, is_asked, moving_of
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.units import in_words
 
@@ -55,12 +55,13 @@ def _moving(book: Book, position: str) -> Moving | None:
 
 
 def _parts(one: Moving) -> list[tuple[str, float, float]]:
-    valve, retainer, spring, share, rocker, pushrod, lifter = one.masses
+    own = {name: each.value for name, each in one.masses.items()}
     over = 1.0 / one.ratio**2
     return [
-        ("valve", valve.value, 1.0), ("retainer and locks", retainer.value, 1.0), ("spring", spring.value, share.value),
-        ("rocker or follower, at the valve", rocker.value, 1.0), ("pushrod, over the ratio squared", pushrod.value, over),
-        ("lifter or bucket", lifter.value, over),
+        ("valve", own["valve_mass"], 1.0), ("retainer and locks", own["retainer_mass"], 1.0),
+        ("spring", own["spring_mass"], own["spring_share"]),
+        ("rocker or follower, at the valve", own["rocker_at_valve"], 1.0),
+        ("pushrod, over the ratio squared", own["pushrod_mass"], over), ("lifter or bucket", own["lifter_mass"], over),
     ]  # fmt: skip
 
 

@@ -100,7 +100,7 @@ class CylinderTurned:
             role = at_position(position).role
             self._rockers[position] = rocker_of(self._book, role, position, with_doubt=False)
         rocker = self._rockers[position]
-        if rocker.linkage is None or not rocker.lobe_mm:
+        if rocker.pushrod_gear is None or not rocker.lobe_mm:
             return None
         lobe = float(valve.lobe.lift(np.array((crank_deg - valve.centre_deg) / 2.0)))
         return side_of_gear(self._book, rocker, max(lobe, 0.0) / rocker.lobe_mm)

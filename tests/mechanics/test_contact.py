@@ -8,14 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from honest_lift.mechanics.train.control_force import (
-    gas_force_n,
-    held,
-    held_of_loads,
-    loss_rpm,
-    moving_mass,
-    spring_share,
-)
+from honest_lift.mechanics.train.contact import gas_force_n, held, held_of_loads, loss_rpm
+from honest_lift.mechanics.train.masses import moving_mass, spring_share
 
 
 def contact_loss_rpm(force, falls, mass):

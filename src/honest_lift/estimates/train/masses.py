@@ -10,14 +10,13 @@ from msgspec import Struct
 from msgspec.structs import replace
 from numpy.typing import NDArray
 
+from honest_lift.estimates.alike import laid_out, plain
 from honest_lift.estimates.cam.card import durations_of, lobe_of
-from honest_lift.estimates.cam.lobe_read import lobe_read, table_near
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.resolve import missing, resolve
-from honest_lift.estimates.rocker.every_gear import plain
 from honest_lift.estimates.rocker.parts import RESTS_ON as OF_GEAR
-from honest_lift.estimates.train.assembled import Lifted, Parts, lifted_at
+from honest_lift.estimates.train.assembled import EveryTrain, Lifted
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
@@ -26,13 +25,14 @@ from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.lobe import Lobe
-from honest_lift.mechanics.train.control_force import spring_share
+from honest_lift.mechanics.train.chain_rule import valve_acceleration
+from honest_lift.mechanics.train.masses import spring_share
 from honest_lift.numbers.doubt import Array, Ground
 
-_AT_VALVE = ("valve_mass", "retainer_mass")
-_MASSES = ("rocker_at_valve", "pushrod_mass", "lifter_mass")
-_GAS = ("port_pressure", "head_diameter", "stem_diameter")
-_WEIGHED = frozenset((*_AT_VALVE, *_MASSES, *_GAS))
+_WITH_VALVE, _DRIVEN = ("valve_mass", "retainer_mass"), ("rocker_at_valve", "pushrod_mass", "lifter_mass")
+MASSES = (*_WITH_VALVE, "spring_mass", "spring_share", *_DRIVEN)
+GAS = ("port_pressure", "head_diameter", "stem_diameter")
+_WEIGHED = frozenset((*_WITH_VALVE, *_DRIVEN, *GAS))
 RESTS_ON = OF_GEAR | {
     "red_line", *_WEIGHED, "spring_mass", "lobe_centreline",
     "valve_lift", "rocker_ratio",
@@ -43,20 +43,21 @@ _CARD_NOSE = {2: 0.20, 3: 0.08}
 _SHARE, _SHARE_U = 0.40, 0.10 / sqrt(12.0)  # of a spring whose coils nobody stated: from 0.35 to 0.45. From memory
 _ANGLES, _BESIDE = 321, 4
 _OPEN_MM = 0.3  # lash and ramps are below it
-_STEP_MM = 1e-3  # of lobe lift, over which the ratio is taken
+_NO_RANGES = 0  # values alone are turned
 
 
 class Moving(Struct, frozen=True):
-    """What moves at one valve. `masses`: valve, retainer and locks, spring, its share, rocker, pushrod, lifter. `gas`: pressure,
-    head and stem. `nose`: what its acceleration may be off by, as a factor. `carried`: its ratio over the nose, with the doubt and
-    whatever bars what carries the lobe: its lift, ratio and lash, or the gear's parts. `lift_mm`: at full lift.
+    """What moves at one valve, by name. `masses`: of MASSES, spring_share among them. `gas`: of GAS. Both empty where nobody asks.
+
+    `nose`: what its acceleration may be off by, as a factor. `carried`: its ratio over the nose, with the doubt and whatever bars
+    what carries the lobe: its lift, ratio and lash, or the gear's parts. `lift_mm`: at full lift.
 
     `fractions` of that lift and `acceleration`, mm a crank degree squared, at angles where the spring alone holds it, `at_deg` of
-    the crank from its middle.
+    the crank from its centre.
     """
 
-    masses: tuple[Input, ...]
-    gas: tuple[Input, ...]
+    masses: dict[str, Input]
+    gas: dict[str, Input]
     nose: Input
     red_line: Input
     carried: Input
@@ -66,9 +67,9 @@ class Moving(Struct, frozen=True):
     at_deg: tuple[float, ...] = ()
 
     @property
-    def inputs(self) -> tuple[Input, ...]:
-        """Give everything it rests on, each with its doubt."""
-        return (*self.masses, *self.gas, self.nose, self.carried)
+    def parts(self) -> dict[str, Input]:
+        """Give everything it rests on by name, each with its doubt."""
+        return {**self.masses, **self.gas, "nose": self.nose, "ratio": self.carried, "red_line": self.red_line}
 
     @property
     def ratio(self) -> float:
@@ -86,26 +87,22 @@ def _moving(book: Book) -> tuple[Moving, ...]:
     positions, red = [one.id for one in book.engine.layout.positions], resolve(book, "red_line", ENGINE)
     if not is_asked(book):  # nobody asks: a lobe takes a while to be drawn from its card
         nothing = Input("nose_acceleration", "", "missing", ground=Ground.MISSING)
-        return (Moving((), (), nothing, red, nothing),) * len(positions)
-    known = Parts(book, piston=False)
-    lifted = [lifted_at(book, known, case, name) for case, name in enumerate(positions)]
-    keys = [
-        None if one.missing else (one.by_gear, one.at_valve, one.lobe_key, *map(plain, one.inputs[2:]))
-        for one in lifted
-    ]
+        return (Moving({}, {}, nothing, red, nothing),) * len(positions)
+    train = EveryTrain(book)
+    lifted = [train.lifted(case, name) for case, name in enumerate(positions)]
+    keys = [None if one.missing else (*one.alike, one.lobe_key, *map(plain, one.gear.values())) for one in lifted]
     first = {
         key: one for key, one in reversed(list(zip(keys, lifted, strict=True))) if key
     }  # the very same are turned once
     turned: dict[tuple[object, ...] | None, _Turned] = {}
-    for alike in dict.fromkeys(key[:2] for key in first):
-        own = [key for key in first if key[:2] == alike]
+    for alike in dict.fromkeys(one.alike for one in first.values()):
+        own = [key for key, one in first.items() if one.alike == alike]
         turned |= zip(own, _turned(book, [first[key] for key in own]), strict=True)
     each = _each_mass(narrowed(book, _WEIGHED, slots_of(_WEIGHED)))
     return tuple(
         Moving(
-            _masses(book, each, case, name), tuple(_gas(each, part, case, name) for part in _GAS),
-            _nose(book, lifted[case], name), red, _carried(lifted[case], name, turned.get(keys[case])),
-            *turned.get(keys[case], ())[1:],
+            _masses(book, each, case, name), {part: _gas(each, part, case, name) for part in GAS},
+            _nose(book, lifted[case], name), red, *_turned_at(lifted[case], name, turned.get(keys[case])),
         )
         for case, name in enumerate(positions)
     )  # fmt: skip
@@ -122,30 +119,44 @@ def is_asked(book: Book) -> bool:
     return not resolve(book, "red_line", ENGINE).ground & Ground.MISSING
 
 
-_Turned = tuple[float, float, tuple[float, ...], tuple[float, ...], tuple[float, ...]]
+class _Turned(Struct, frozen=True):
+    """A valve turned over its nose: the ratio and lift there, and where it falls back its share of the lift, bend and angle."""
+
+    ratio: float
+    lift_mm: float
+    fractions: tuple[float, ...]
+    acceleration: tuple[float, ...]
+    at_deg: tuple[float, ...]
+
+
+def _turned_at(
+    lifted: Lifted, position: str, turned: _Turned | None
+) -> tuple[Input] | tuple[Input, float, tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
+    """Give what of a valve's turn stands in `Moving`: what carries it, and the rest where it could be turned."""
+    if turned is None:
+        return (_carried(lifted, position, nan),)
+    told = _carried(lifted, position, turned.ratio)
+    return (told, turned.lift_mm, turned.fractions, turned.acceleration, turned.at_deg)
 
 
 def _turned(book: Book, valves: Sequence[Lifted]) -> list[_Turned]:
-    """Give each valve's ratio and lift at the nose, and its lift and acceleration where it falls back; all turned at once."""
-    if not valves:
-        return []
-    parts = [np.array([one.value for one in own]) for own in zip(*(one.inputs for one in valves), strict=True)]
-    carried, top = Motion(book, valves).carried(*parts), parts[-2] if valves[0].by_gear else parts[2]
+    """Turn valves that are carried alike over their noses, all at once."""
+    parts = {name: one.figure.value for name, one in laid_out([one.parts for one in valves], _NO_RANGES).items()}
+    motion = Motion(book, valves)
+    linkage, top = motion.linkage(parts), motion.top(parts)
     lobes = {one.lobe_key: one.lobe for one in valves if one.lobe is not None}
     by_lobe = {key: _drawn(lobe) for key, lobe in lobes.items()}
-    at, lobe, speed, bend = (np.array(own).T for own in zip(*(by_lobe[one.lobe_key] for one in valves), strict=True))
+    at, lobe, slope, bend = (np.array(own).T for own in zip(*(by_lobe[one.lobe_key] for one in valves), strict=True))
     share = top / np.array([one.lobe.lift_mm for one in valves if one.lobe is not None])
-    lobe, speed, bend = lobe * share, speed * share, bend * share
-    low, lift, high = carried(lobe - _STEP_MM), carried(lobe), carried(lobe + _STEP_MM)
-    ratio, curved = (high - low) / (2.0 * _STEP_MM), (high - 2.0 * lift + low) / _STEP_MM**2
-    whole = (bend * ratio + speed**2 * curved) / 4.0  # the crank turns twice as far as the cam
-    full, before = carried(top), carried(top - _STEP_MM)
+    lobe = lobe * share
+    falls = valve_acceleration(linkage, lobe, slope * share, bend * share)
+    lift, full, ratio = linkage.lift(lobe), linkage.lift(top), linkage.ratio(top)
     found = []
     for case in range(len(valves)):
-        rows = _most_bent(np.flatnonzero((whole[:, case] < 0) & (low[:, case] > _OPEN_MM)), whole[:, case])
-        columns = (lift[rows, case] / full[case], whole[rows, case], 2.0 * at[rows, case])
-        fractions, falls, angles = (tuple(one.tolist()) for one in columns)
-        found.append((float((full - before)[case] / _STEP_MM), float(full[case]), fractions, falls, angles))
+        rows = _most_bent(np.flatnonzero((falls[:, case] < 0) & (lift[:, case] > _OPEN_MM)), falls[:, case])
+        columns = (lift[rows, case] / full[case], falls[rows, case], 2.0 * at[rows, case])
+        fractions, bent, angles = (tuple(one.tolist()) for one in columns)
+        found.append(_Turned(float(ratio[case]), float(full[case]), fractions, bent, angles))
     return found
 
 
@@ -167,15 +178,14 @@ def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     if lifted.missing:
         first = lifted.missing[0]
         return missing(book, "nose_acceleration", place, first.note or f"not told: {first.title}")
-    shape = lifted.inputs[1]
+    shape = lifted.parts["lobe_shape"]
     if shape.kind == "assumed":
         card = lobe_of(book.engine, place.role)
         off = _CARD_NOSE[2 if card is None or len(durations_of(card)) < 3 else 3]
         return Input("nose_acceleration", "the cam card", "assumed", 1.0, ground=Ground.ASSUMED, low=1.0 - off, high=1.0 + off,
                      note="drawn from the card: its nose is assumed", asked=place)  # fmt: skip
-    found = table_near(book, place.role, position)
-    assert found is not None  # what is not assumed was walked
-    band = lobe_read(book, found).band
+    assert lifted.read is not None  # what is not assumed was walked
+    band = lifted.read.band
     return Input(
         "nose_acceleration",
         place.title,
@@ -187,13 +197,13 @@ def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     )
 
 
-def _carried(lifted: Lifted, position: str, turned: _Turned | None) -> Input:
+def _carried(lifted: Lifted, position: str, ratio: float) -> Input:
     """Give the ratio over the nose as an input: as sure as the stated one, and barred by whatever bars what carries the lobe.
 
     Of a gear worked out from its dimensions the ratio is as sure as that is: its own doubt hardly moves a mass. An assumed part
     moves more than this ratio, so that its range is not scanned here.
     """
-    parts = lifted.inputs[2:]
+    parts = lifted.gear.values()
     ground = Ground.NONE
     for one in parts:
         ground |= one.ground
@@ -202,7 +212,7 @@ def _carried(lifted: Lifted, position: str, turned: _Turned | None) -> Input:
     notes = dict.fromkeys(one.note for one in parts if one.note and one.ground & ~Ground.SPECIFIED)
     told = stated if stated is not None else Input("rocker_ratio", "", "worked out", own_u=_GEAR_RATIO_U)
     return replace(
-        told, value=turned[0] if turned else nan, ground=ground, note="; ".join(notes), low=nan, high=nan,
+        told, value=ratio, ground=ground, note="; ".join(notes), low=nan, high=nan,
         asked=at_position(position),
     )  # fmt: skip
 
@@ -210,14 +220,13 @@ def _carried(lifted: Lifted, position: str, turned: _Turned | None) -> Input:
 _GEAR_RATIO_U = 0.01  # of a ratio worked out from a gear's dimensions. From memory
 
 
-def _masses(book: Book, each: dict[str, tuple[Input, ...]], case: int, position: str) -> tuple[Input, ...]:
+def _masses(book: Book, each: dict[str, tuple[Input, ...]], case: int, position: str) -> dict[str, Input]:
     spring, gear = book.engine.spring_at(position), book.engine.gear
-
-    def told(name: str) -> Input:
-        moves = gear == "pushrod" or name == ("lifter_mass" if gear == "bucket" else "rocker_at_valve")
-        return each[name][case] if moves else _none(name, position)
-
-    return (*(each[name][case] for name in _AT_VALVE), *_spring(book, spring, position), *map(told, _MASSES))
+    moves = _DRIVEN if gear == "pushrod" else ("lifter_mass" if gear == "bucket" else "rocker_at_valve",)
+    driven = {name: each[name][case] if name in moves else _none(name, position) for name in _DRIVEN}
+    mass, share = _spring(book, spring, position)
+    with_valve = {name: each[name][case] for name in _WITH_VALVE}
+    return {**with_valve, "spring_mass": mass, "spring_share": share, **driven}
 
 
 def _none(name: str, position: str) -> Input:

@@ -1,6 +1,5 @@
 """The force that holds a valve to its cam, everything counted rigid, and the speed at which it is gone.
 
-    m = valve + retainer and locks + what of the spring moves + rocker at the valve + (pushrod + lifter) / ratio^2
     contact force = F(x) - F_gas + m x'' w^2        x'' a cam radian squared, w the cam's speed
     contact-loss speed = the least over all angles with x'' < 0
 
@@ -19,24 +18,6 @@ from honest_lift.numbers.doubt import Array
 _DEG_A_S_OF_RPM = 6.0  # crank degrees a second, of one turn a minute
 _M_OF_MM = 1e-3
 _BAR_MM2_N = 0.1
-
-
-def spring_share(active_coils: float, coils: float) -> float:
-    """Give what share of a spring's mass moves with the valve: a third of its active coils, and the dead end above them.
-
-    >>> round(spring_share(4.0, 6.0), 4)  # (4 / 3 + 1) / 6
-    0.3889
-    """
-    return (active_coils / 3.0 + (coils - active_coils) / 2.0) / coils
-
-
-def moving_mass(valve_kg: Array, retainer_kg: Array, spring_kg: Array, share: Array, rocker_kg: Array, pushed_kg: Array,
-                ratio: Array) -> Array:  # fmt: skip
-    """Give the mass referred to the valve, kg, of arrays that broadcast.
-
-    `pushed_kg`: pushrod and lifter, which move with the lobe: over the ratio squared, by energy.
-    """
-    return np.asarray(valve_kg + retainer_kg + share * spring_kg + rocker_kg + pushed_kg / ratio**2)
 
 
 def gas_force_n(port_bar: Array, cylinder_bar: Array, head_mm: Array, stem_mm: Array) -> Array:

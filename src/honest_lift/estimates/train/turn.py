@@ -104,9 +104,9 @@ def _turn(book: Book, lifted: Lifted, role: str, position: str, *, bled: bool) -
 
 def _lacking(lifted: Lifted, role: str) -> str:
     """Say what a lobe can't be turned for; "" where nothing lacks."""
-    shape, centre = (lifted.parts[name] for name in OF_LOBE)
+    centre, shape = (lifted.parts[name] for name in OF_LOBE)
     if lifted.lobe is None:
-        return shape.note or f"nothing is known of the {role} lobe"
+        return shape.note
     if not isfinite(centre.value):
         if shape.kind == "measured":
             return (f"the {role} lobe is measured, but nothing says where its middle stands: read both stops with its table, "

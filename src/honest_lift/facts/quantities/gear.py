@@ -42,7 +42,7 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "lifter_bleed", "bleed of a hydraulic lifter", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),
-        meaning="What a hydraulic lifter sinks while it lifts. The cam's curves and events are shown less it; every check, and every "
-        "drawing of a clearance, has the lifter hard.",
+        meaning="What a hydraulic lifter sinks while it lifts. The cam's curves and events are shown less it; every check, and "
+        "every drawing of a clearance, has the lifter hard.",
     ),
 )  # fmt: skip

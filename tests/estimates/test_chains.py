@@ -9,8 +9,9 @@ import pytest
 from uncertainties import ufloat
 
 from honest_lift.estimates.estimate import Input, figure_of
-from honest_lift.mechanics.spring.heights import bind_margin, open_height
+from honest_lift.mechanics.spring.heights import open_height
 from honest_lift.mechanics.spring.load_curve import load_at
+from honest_lift.mechanics.spring.margins import coil_bind_clearance
 from honest_lift.mechanics.spring.nest import nest_bind
 from honest_lift.mechanics.spring.spring_set import spread
 from honest_lift.mechanics.train.valve_lift import valve_lift
@@ -52,7 +53,7 @@ def test_installed_height_by_tip_height():
 def test_open_height_and_bind_margin():
     lift = combine(valve_lift, LOBE, RATIO, LASH)
     bind = read("bind_height", 30.3, 0.015, "gauge", 0.0147)
-    margin = combine(bind_margin, HEIGHT, lift, bind)
+    margin = combine(coil_bind_clearance, HEIGHT, lift, bind)
     offset = ufloat(0, 0.0147)
     height = ufloat(45.72, 0.015) + offset
     moved = ufloat(8.9662, 0.03) * ufloat(1.6, 0.0092) - ufloat(0.4572, 0.03)

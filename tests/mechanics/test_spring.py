@@ -6,8 +6,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.interpolate import PchipInterpolator
 
-from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
+from honest_lift.mechanics.spring.heights import open_height, travel_to_bind
 from honest_lift.mechanics.spring.load_curve import RATES_APART, are_contradictory, is_extrapolated, load_at, shape_room
+from honest_lift.mechanics.spring.margins import coil_bind_clearance
 from honest_lift.mechanics.spring.nest import nest_bind, nest_is_extrapolated, nest_load
 from honest_lift.mechanics.spring.spring_set import share_of_median, spread
 from honest_lift.mechanics.train.valve_lift import valve_lift
@@ -145,15 +146,17 @@ def test_heights_of_the_trade():
     """Common practice, no source: installed 1.900, lift 0.635, bind 1.193 leaves 0.072 in."""
     installed, lift, bind = np.array(1.900), np.array(0.635), np.array(1.193)
     assert float(open_height(installed, lift)) == pytest.approx(1.265)
-    assert float(bind_margin(installed, lift, bind)) == pytest.approx(0.072)
-    assert float(travel_to_bind(installed, bind) - lift) == pytest.approx(float(bind_margin(installed, lift, bind)))
+    assert float(coil_bind_clearance(installed, lift, bind)) == pytest.approx(0.072)
+    assert float(travel_to_bind(installed, bind) - lift) == pytest.approx(
+        float(coil_bind_clearance(installed, lift, bind))
+    )
 
 
 def test_a_forgotten_spacer_binds_before_full_lift():
     """Common practice, no source: 12.5 mm of travel becomes 10.5 with a 2 mm spacer, and 11.5 mm of lift does not fit."""
     installed, bind, lift = np.array(40.0), np.array(27.5), np.array(11.5)
-    assert bind_margin(installed, lift, bind) > 0
-    assert bind_margin(installed - 2.0, lift, bind) == pytest.approx(-1.0)
+    assert coil_bind_clearance(installed, lift, bind) > 0
+    assert coil_bind_clearance(installed - 2.0, lift, bind) == pytest.approx(-1.0)
 
 
 def test_lift_at_the_valve():

@@ -1,5 +1,7 @@
 """The match over the invented shelf: what passes on the card is confirmed by the ordinary checks, what is left out is not."""
 
+from dataclasses import replace as figures
+
 import numpy as np
 import pytest
 from msgspec.structs import replace
@@ -12,7 +14,7 @@ from honest_lift.facts.edits import Confirm, Put, State, reading_of
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
 from honest_lift.facts.place import ENGINE, at_position, of_spring
-from honest_lift.mechanics.match.candidates import weigh
+from honest_lift.mechanics.match.candidates import told_apart, weigh
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.match.accept import Chosen, accept
 from honest_lift.plans.match.endurance import endurance_of
@@ -72,6 +74,16 @@ def as_its_card_says(history, match, one, spring):
         read("bind_height", of_spring(name), spring.figure("bind_height"), "tester")
 
 
+def without_uncertainty(match, one):
+    """Give each check's rung at every pocket as the search states it, by the nearer of its limits, all uncertainty left out."""
+    bench, nothing = match.bench, np.zeros(len(match.bench.positions))
+    exact = figures(bench.pockets, height_u=nothing, lift_u=nothing, gap_u=nothing, nose_u=nothing)
+    asked = figures(bench.asked, seat_u_n=0.0, open_u_n=0.0, bind_u_mm=0.0)
+    apart = told_apart(match.springs, match.pairs, exact, asked, match._again(one))
+    sides = {check: [rungs[0] for name, rungs in apart.items() if name.split()[0] == check] for check in CHECKED}
+    return {check: np.min(own, axis=0) for check, own in sides.items()}
+
+
 def verdicts(history, positions):
     found = examine(history.book)
     return {(check, where): one for check in CHECKED for where in positions if (one := found.finding(check, where))}
@@ -92,7 +104,15 @@ def test_what_passes_on_the_card_is_confirmed_when_its_parts_are_as_their_cards_
         for (check, where), own in found.items():
             assert own.provisional is Verdict.PASSES, (check, where, own.margin, own.expanded)
             weakest = min(own.weakness for own in found.values())
-        assert weakest == pytest.approx(one.weakest, abs=0.25), "the ladder is about what the search said"
+        assert weakest == pytest.approx(one.weakest, abs=0.25), "what a reading will leave in doubt is foretold about"
+        searched = without_uncertainty(match, one)
+        for (check, where), own in found.items():
+            rung = searched[check][match.bench.positions.index(where)]
+            assert own.rung == pytest.approx(rung, abs=1e-6), (
+                check,
+                where,
+                "one statement of a margin for search and check",
+            )
 
 
 def test_what_is_left_out_does_not_pass_the_check_it_was_left_out_for(shelf, match):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from honest_lift.checks.clearance.piston_valve import PISTON_VALVE, POCKET_WALL
-from honest_lift.checks.clearance.retainer_seal import CARD_LIFT, RETAINER_SEAL
+from honest_lift.checks.clearance.retainer_seal import RETAINER_SEAL
 from honest_lift.checks.clearance.squish import SQUISH
 from honest_lift.checks.clearance.valve_pair import VALVE_VALVE
 from honest_lift.checks.cylinder.chambers import CHAMBER_SPREAD, POURS
@@ -27,6 +27,7 @@ from honest_lift.checks.rocker.seen import (
     WIPE_ROOM,
 )
 from honest_lift.checks.spring.card import CARD_BIND, CARD_OPEN_LOAD, CARD_SEAT_LOAD
+from honest_lift.checks.spring.card_lift import CARD_LIFT
 from honest_lift.checks.spring.free_length import FREE_CARD, FREE_SET, SET_SHORTEST
 from honest_lift.checks.spring.heights import BIND_MARGIN, INSTALLED_HEIGHT
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD

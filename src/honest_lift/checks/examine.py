@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from honest_lift.checks.by_family import of_families
-from honest_lift.checks.clearance.retainer_seal import check_card_lift, check_retainer_seal
+from honest_lift.checks.clearance.retainer_seal import check_retainer_seal
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.spring.card import check_against_card
+from honest_lift.checks.spring.card_lift import check_card_lift
 from honest_lift.checks.spring.condition import check_conditions
 from honest_lift.checks.spring.direction import check_direction, progressive_springs
 from honest_lift.checks.spring.free_length import check_free_length

@@ -9,7 +9,7 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.estimate import Estimate, Input
-from honest_lift.facts.limits import Limit
+from honest_lift.facts.limits import Limit, full_rung
 from honest_lift.facts.place import Place
 from honest_lift.numbers.decision import decide
 from honest_lift.numbers.doubt import Array, Figure, Ground, ground_of
@@ -66,13 +66,7 @@ class Finding(Struct, frozen=True):
     @property
     def reserve(self) -> float:
         """Give the margin that makes a full rung: the limit's own, half its window, else a tenth of it; NaN for none."""
-        if self.limit is None:
-            return nan
-        if self.limit.reserve:
-            return self.limit.reserve
-        if isfinite(self.lowest) and isfinite(self.highest):
-            return (self.highest - self.lowest) / 2
-        return 0.1 * abs(self.lowest if isfinite(self.lowest) else self.highest)
+        return full_rung(self.limit.reserve, self.lowest, self.highest) if self.limit is not None else nan
 
     @property
     def rung(self) -> float:

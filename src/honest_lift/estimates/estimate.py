@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
-from math import hypot, nan, sqrt
+from math import hypot, isfinite, nan, sqrt
 
 import numpy as np
 from msgspec import Struct
@@ -64,6 +64,11 @@ class Input(Struct, frozen=True, cache_hash=True):
         for key, _, u in (*self.shared, *self.each):
             summed[key] = summed.get(key, 0.0) + u
         return sqrt(self.own_u**2 + sum(u * u for u in summed.values()))
+
+    @property
+    def whole_u(self) -> float:
+        """Give the standard doubt; of an assumed value that of its range, anything in it alike."""
+        return (self.high - self.low) / sqrt(12.0) if isfinite(self.low) and isfinite(self.high) else self.u
 
 
 def summed(into: Input, value: float, parts: Iterable[tuple[float, Input]]) -> Input:

@@ -6,6 +6,7 @@ line. Where no limit is stated for an engine, a check reports its figure and is 
 
 from __future__ import annotations
 
+from math import isfinite
 from typing import Literal
 
 from msgspec import Struct
@@ -256,6 +257,19 @@ def default_limits() -> tuple[Limit, ...]:
     for school in SCHOOLS:
         first.setdefault((school.limit.check, school.limit.role, school.limit.material), school.limit)
     return tuple(first.values())
+
+
+def full_rung(reserve: float | None, lowest: float, highest: float) -> float:
+    """Give the margin that makes a full rung: the limit's own reserve, half its window, else a tenth of it. NaN ends: no limit.
+
+    >>> full_rung(None, 1.0, 3.0), full_rung(None, 50.0, float("nan")), full_rung(0.5, 1.0, 3.0)
+    (1.0, 5.0, 0.5)
+    """
+    if reserve:
+        return reserve
+    if isfinite(lowest) and isfinite(highest):
+        return (highest - lowest) / 2
+    return 0.1 * abs(lowest if isfinite(lowest) else highest)
 
 
 def schools_of(check: str) -> tuple[School, ...]:

@@ -12,9 +12,10 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.checks.clearance.retainer_seal import check_card_lift, check_retainer_seal
+from honest_lift.checks.clearance.retainer_seal import check_retainer_seal
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.spring.card_lift import check_card_lift
 from honest_lift.checks.spring.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.spring.loads import check_open_load, check_seat_load
 from honest_lift.checks.spring.stress import check_open_stress

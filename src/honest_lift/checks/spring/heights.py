@@ -9,7 +9,8 @@ from honest_lift.checks.valves import Valves
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
-from honest_lift.mechanics.spring.heights import bind_margin, open_height, travel_to_bind
+from honest_lift.mechanics.spring.heights import open_height, travel_to_bind
+from honest_lift.mechanics.spring.margins import coil_bind_clearance
 from honest_lift.numbers.doubt import Array, Ground
 
 INSTALLED_HEIGHT = Check(
@@ -46,7 +47,7 @@ def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
 def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     """Hold what is left to coil bind at full lift against its least (and, in one school, its most)."""
     bind = valves.curves.bind
-    margin = derive(bind_margin, valves.installed, valves.lift, bind)
+    margin = derive(coil_bind_clearance, valves.installed, valves.lift, bind)
     height, lift, solid = (one.figure.value for one in (valves.installed, valves.lift, bind))
     terms = {
         "installed height": (height, "length"),

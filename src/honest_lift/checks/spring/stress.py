@@ -12,13 +12,13 @@ from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.spring.geometry import predicted_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
+from honest_lift.mechanics.spring.margins import GEOMETRY_PERCENT
 from honest_lift.numbers.doubt import Array, Ground
 
 OPEN_STRESS = Check(
     "open_stress", "Wire stress", "heights", "stress",
     "Shear stress of the member that bears most at full lift, from its card's wire, coils and free length.",
 )  # fmt: skip
-GEOMETRY_PERCENT = 5.0  # what wire, diameter and coils of a card leave in doubt. From memory
 
 
 def check_open_stress(book: Book, valves: Valves) -> list[Finding]:

@@ -13,7 +13,7 @@ from honest_lift.estimates.alike import Parts, derive_of, laid_out
 from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.estimates.train.masses import Moving
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.train.contact import gas_force_n, held_of_loads, loss_rpm
+from honest_lift.mechanics.train.contact import gas_force_n, held_of_loads, loss_rpm, over_red_line_percent
 from honest_lift.mechanics.train.masses import moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 
@@ -87,4 +87,4 @@ class _Held:
         bend = parts["lift"] / self._lift * parts["nose"]  # of every angle alike
         bend = np.where(bend > 0.0, bend, np.nan)  # none where doubt is wider than the lift itself
         speed = loss_rpm(held_of_loads(loads, self._shares, self._bends) / bend, _moves(parts))
-        return np.asarray((speed / parts["red_line"] - 1.0) * 100.0)
+        return over_red_line_percent(speed, parts["red_line"])

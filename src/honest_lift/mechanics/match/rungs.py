@@ -7,16 +7,20 @@ height window of common practice.
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
 
+from honest_lift.mechanics.clearance.retainer_seal import retainer_to_seal
 from honest_lift.mechanics.match.asked import Asked, CardSprings, Pockets, Window
+from honest_lift.mechanics.spring.heights import open_height
+from honest_lift.mechanics.spring.margins import GEOMETRY_PERCENT, coil_bind_clearance, lift_left
+from honest_lift.mechanics.train.contact import loss_rpm, over_red_line_percent
 from honest_lift.numbers.doubt import COVERAGE, Array
 
 RISING = ("seat_load most", "open_load most", "bind_margin least", "open_stress most")
 FALLING = ("seat_load least", "open_load least", "bind_margin most")
-_STRESS_PERCENT = 5.0  # what wire, diameter and coils of a card leave in doubt. From memory
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,58 +71,78 @@ class Lines:
 def lines_of(springs: CardSprings, pockets: Pockets, asked: Asked) -> Lines:
     """Lay the rungs of springs (n,) at pockets (p,) out as lines of the installed height."""
     rate, lift = springs.rate[:, None], pockets.lift_mm
-    at_nothing = (springs.load_n + springs.rate * springs.height_mm)[:, None]  # the load at height 0 on the same line
     by_height, by_lift = rate * pockets.height_u, rate * np.hypot(pockets.height_u, pockets.lift_u)
     seat_u, open_u = (
         COVERAGE * np.hypot(u, own) for u, own in ((asked.seat_u_n, by_height), (asked.open_u_n, by_lift))
     )
     bind_u = COVERAGE * np.sqrt(pockets.height_u**2 + pockets.lift_u**2 + asked.bind_u_mm**2)
-    opened, solid = at_nothing + rate * lift, springs.bind_mm[:, None] + lift
-    more = 1.0 + COVERAGE * _STRESS_PERCENT / 100.0 / np.sqrt(3.0)
-    stress = springs.stress_mpa_n[:, None] * more
-    stressed = np.isfinite(asked.open_stress.most) & np.isfinite(stress)
-    one = np.ones_like(opened)
+    stress = springs.stress_mpa_n[:, None] * (1.0 + COVERAGE * GEOMETRY_PERCENT / 100.0 / np.sqrt(3.0))
+
+    def seat(height: Array) -> Array:
+        return card_load(springs, height)
+
+    def opened(height: Array) -> Array:
+        return card_load(springs, open_height(height, lift))
+
+    def bind(height: Array) -> Array:
+        return coil_bind_clearance(height, lift, springs.bind_mm[:, None])
+
     up = (
-        _most(asked.seat_load, at_nothing + seat_u, rate * one), _most(asked.open_load, opened + open_u, rate * one),
-        _least(asked.bind_margin, -solid - bind_u, one),
-        _most(asked.open_stress, np.where(stressed, stress * opened, -np.inf), np.where(stressed, stress * rate, 0.0)),
+        _line(asked.seat_load, "most", seat, seat_u), _line(asked.open_load, "most", opened, open_u),
+        _line(asked.bind_margin, "least", bind, bind_u),
+        _line(asked.open_stress, "most", lambda height: stress * opened(height), 0.0, np.isfinite(stress)),
     )  # fmt: skip
     down = (
-        _least(asked.seat_load, at_nothing - seat_u, rate * one), _least(asked.open_load, opened - open_u, rate * one),
-        _most(asked.bind_margin, -solid + bind_u, one),
+        _line(asked.seat_load, "least", seat, seat_u), _line(asked.open_load, "least", opened, open_u),
+        _line(asked.bind_margin, "most", bind, bind_u),
     )  # fmt: skip
     (up_a, up_b), (down_a, down_b) = (tuple(np.array(own) for own in zip(*group, strict=True)) for group in (up, down))
-    return Lines(up_a, up_b, down_a, down_b)
+    return Lines(up_a, up_b, down_a, -down_b)
 
 
-def _most(limit: Window, value: Array, slope: Array) -> tuple[Array, Array]:
-    """Give intercept and slope (n, p) of (most - value) / reserve, where the value falls, or rises, by `slope` a mm of height."""
-    none = ~np.isfinite(limit.most)
-    a = np.where(none, np.inf, (np.where(none, 0.0, limit.most) - value) / limit.reserve)
-    return a, np.where(none | np.isinf(a), 0.0, slope / limit.reserve)
+def card_load(springs: CardSprings, height_mm: Array) -> Array:
+    """Give the load (n, p) in N of springs by their cards at their own heights (n, p): a straight line."""
+    return np.asarray(springs.load_n[:, None] - springs.rate[:, None] * (height_mm - springs.height_mm[:, None]))
 
 
-def _least(limit: Window, value: Array, slope: Array) -> tuple[Array, Array]:
-    none = ~np.isfinite(limit.least)
-    a = np.where(none, np.inf, (value - np.where(none, 0.0, limit.least)) / limit.reserve)
-    return a, np.where(none, 0.0, slope / limit.reserve)
+def _line(
+    limit: Window, side: str, value: Callable[[Array], Array], expanded: Array | float, told: Array | None = None
+) -> tuple[Array, Array]:
+    """Give the rung of a straight margin as intercept and slope (n, p), by its worth at two heights.
+
+    Infinite where nothing is asked, or where a card does not say enough (`told`); NaN, which no search keeps, where it should.
+    """
+    end = limit.most if side == "most" else limit.least
+
+    def rung(height_mm: float) -> Array:
+        there = value(np.full((1, len(end)), height_mm))
+        margin = end - there if side == "most" else there - end
+        return np.asarray((margin - expanded) / limit.reserve)
+
+    with np.errstate(invalid="ignore"):
+        at_nothing, at_one = rung(0.0), rung(1.0)
+        slope = at_one - at_nothing
+    asked = np.isfinite(end) & (True if told is None else told)
+    return np.where(asked, at_nothing, np.inf), np.where(asked, slope, 0.0)
 
 
 def card_lift(springs: CardSprings, pockets: Pockets, asked: Asked) -> Array:
     """Give the rung (n, p) of the most lift a card allows; infinite where it says none, or nothing is asked."""
-    with np.errstate(invalid="ignore"):
-        left = springs.most_lift_mm[:, None] - pockets.lift_mm - COVERAGE * pockets.lift_u
-    rung = (left - np.where(np.isfinite(asked.card_lift.least), asked.card_lift.least, 0.0)) / asked.card_lift.reserve
-    return np.where(np.isfinite(asked.card_lift.least) & np.isfinite(rung), rung, np.inf)
+    left = lift_left(springs.most_lift_mm[:, None], pockets.lift_mm)
+    return _least(asked.card_lift, left, pockets.lift_u)
 
 
 def seal(down_mm: Array, offset_mm: Array, pockets: Pockets, asked: Asked) -> Array:
     """Give the rung (q, p) of the retainer over its seal at full lift; infinite where it can't be told, or nothing is asked."""
-    left = pockets.gap_mm + (offset_mm - down_mm)[:, None] - pockets.lift_mm
-    doubt = COVERAGE * np.hypot(pockets.gap_u, pockets.lift_u)
-    limit = asked.retainer_seal
-    rung = (left - doubt - np.where(np.isfinite(limit.least), limit.least, 0.0)) / limit.reserve
-    return np.where(np.isfinite(limit.least) & np.isfinite(rung), rung, np.inf)
+    left = retainer_to_seal(pockets.gap_mm + (offset_mm - down_mm)[:, None], pockets.lift_mm)
+    return _least(asked.retainer_seal, left, np.hypot(pockets.gap_u, pockets.lift_u))
+
+
+def _least(limit: Window, value: Array, u: Array) -> Array:
+    """Give the rung of a value above its least; infinite where there is no value, or no limit."""
+    with np.errstate(invalid="ignore"):
+        rung = (value - limit.least - COVERAGE * u) / limit.reserve
+    return np.where(np.isfinite(rung), rung, np.inf)
 
 
 def envelope(p: Array, q: Array) -> tuple[Array, Array]:
@@ -158,10 +182,9 @@ def control(held_there: Array, mass_kg: Array, nose_u: Array, limit: Window, red
     `limit` at the same pockets.
     """
     with np.errstate(invalid="ignore"):
-        share = np.sqrt(np.maximum(held_there, 0.0) / mass_kg) / red_line_rpm
-        rung = (100.0 * (share * (1.0 - COVERAGE * nose_u) - 1.0) - limit.least) / limit.reserve
-    told = np.isfinite(rung) & np.isfinite(limit.least)
-    return np.where(told, rung, np.inf)
+        speed = loss_rpm(held_there, mass_kg) * (1.0 - COVERAGE * nose_u)
+        rung = (over_red_line_percent(speed, red_line_rpm) - limit.least) / limit.reserve
+    return np.where(np.isfinite(rung), rung, np.inf)
 
 
 def mass_allowed(held_there: Array, nose_u: Array, asked: Asked) -> Array:

@@ -10,16 +10,6 @@ def open_height(installed_mm: Array, lift_mm: Array) -> Array:
     return installed_mm - lift_mm
 
 
-def bind_margin(installed_mm: Array, lift_mm: Array, bind_mm: Array) -> Array:
-    """Give what is left between the open height and coil bind; negative where the coils stack first.
-
-    >>> import numpy as np
-    >>> float(np.round(bind_margin(np.array(1.835), np.array(0.571), np.array(1.176)), 3))  # in any one unit
-    0.088
-    """
-    return installed_mm - lift_mm - bind_mm
-
-
 def travel_to_bind(installed_mm: Array, bind_mm: Array) -> Array:
     """Give the travel a spring has from its installed height to coil bind."""
     return installed_mm - bind_mm

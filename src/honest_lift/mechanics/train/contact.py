@@ -39,6 +39,11 @@ def loss_rpm(held_kg_rpm2: Array, mass_kg: Array) -> Array:
     return np.asarray(np.sqrt(np.maximum(held_kg_rpm2, 0.0) / np.where(mass_kg > 0.0, mass_kg, np.nan)))
 
 
+def over_red_line_percent(loss_rpm: Array, red_line_rpm: Array | float) -> Array:
+    """Give how far (...), percent, the speed at which contact is lost stands above the red line."""
+    return np.asarray((loss_rpm / red_line_rpm - 1.0) * 100.0)
+
+
 def held(force_n: Array, acceleration: Array) -> Array:
     """Give the least over the angles of what a spring holds (...): kg times rpm squared.
 

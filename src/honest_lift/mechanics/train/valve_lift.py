@@ -13,8 +13,3 @@ def valve_lift(lobe_lift_mm: Array, ratio: Array, lash_mm: Array) -> Array:
     12.75
     """
     return lobe_lift_mm * ratio - lash_mm
-
-
-def clearance_at_lift(gap_mm: Array, lift_mm: Array) -> Array:
-    """Give what is left of a gap measured with the valve closed when it is open by a lift, both along the stem."""
-    return gap_mm - lift_mm

@@ -12,7 +12,7 @@ from msgspec.structs import replace
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.match.asked import CardSprings, Ints, Pairs, Retainers, rows
 from honest_lift.mechanics.match.candidates import Weighed, speed_rpm, told_apart
-from honest_lift.mechanics.match.rungs import lines_of
+from honest_lift.mechanics.match.rungs import card_load, lines_of
 from honest_lift.mechanics.match.search import Found, search
 from honest_lift.numbers.doubt import Array
 from honest_lift.plans.match.parts import Key, OnShelf, Present, pairs_of, present_of, retainers_of, springs_of
@@ -140,8 +140,7 @@ class Match:
         return tuple(found)
 
     def _seat_load(self, weighed: Weighed) -> Array:
-        own = rows(self.springs, weighed.spring)
-        return np.asarray(own.load_n[:, None] + own.rate[:, None] * (own.height_mm[:, None] - weighed.height_mm))
+        return card_load(rows(self.springs, weighed.spring), weighed.height_mm)
 
     def _again(self, one: Candidate) -> Weighed:
         """Give a candidate as it was weighed."""

@@ -10,12 +10,11 @@ from msgspec import Struct
 
 from honest_lift.checks.examine import gathered_of
 from honest_lift.checks.valves import AtValve, Gathered
-from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.spring.heights import height_from
 from honest_lift.estimates.train.masses import GAS, Moving
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.limits import limit_for
+from honest_lift.facts.limits import full_rung, limit_for
 from honest_lift.facts.made_at import has_base_at
 from honest_lift.facts.place import position_title
 from honest_lift.facts.shims import ShimSize
@@ -105,10 +104,10 @@ def _pockets(book: Book, gathered: Gathered, cases: Sequence[int], bare: Array) 
     gaps = [one.seal_gap for one in at]
     told = Pockets(
         bare[rows], height_doubts(book.engine, [one.height for one in at]).u, lift.value[rows], lift.u[rows],
-        np.array([one.value for one in gaps]), np.array([_u(one) for one in gaps]), width["floor_diameter"],
+        np.array([one.value for one in gaps]), np.array([one.whole_u for one in gaps]), width["floor_diameter"],
         width["pilot_diameter"], np.array([mass for mass, _ in masses]), held_p, held_q, np.array([_gas(one) for one in moving]),
         np.array([
-            hypot(_of_speed(u), _of_speed(_u(one.nose) / one.nose.value)) for (_, u), one in zip(masses, moving, strict=True)
+            hypot(_of_speed(u), _of_speed(one.nose.whole_u / one.nose.value)) for (_, u), one in zip(masses, moving, strict=True)
         ]),
     )  # fmt: skip
     return told, _notes(told, at)
@@ -117,13 +116,6 @@ def _pockets(book: Book, gathered: Gathered, cases: Sequence[int], bare: Array) 
 def _of_speed(share: float) -> float:
     """Give what a share of doubt in a mass, or in the nose, is worth in the speed: the worse side, as in the checks."""
     return 1.0 / sqrt(1.0 - share) - 1.0 if share < 1.0 else nan
-
-
-def _u(one: Input) -> float:
-    """Give the standard doubt of an input; of an assumed one, that of its range."""
-    if isfinite(one.low) and isfinite(one.high):
-        return (one.high - one.low) / sqrt(12.0)
-    return one.u
 
 
 def _fixed(one: Moving) -> tuple[float, float]:
@@ -136,7 +128,7 @@ def _fixed(one: Moving) -> tuple[float, float]:
         np.array(one.ratio),
     )  # fmt: skip
     at_valve, pushed = (
-        sum(_u(one.masses[name]) ** 2 for name in names)
+        sum(one.masses[name].whole_u ** 2 for name in names)
         for names in (("valve_mass", "rocker_at_valve"), ("pushrod_mass", "lifter_mass"))
     )
     u = sqrt(at_valve + pushed / one.ratio**4)
@@ -202,11 +194,9 @@ def _window(engine: Engine, check: str, roles: Sequence[str]) -> Window:
     limits = [limit_for(engine.limits, check, role, engine.lifter) for role in roles]
     least = np.array([-inf if one is None or one.lowest is None else one.lowest for one in limits])
     most = np.array([inf if one is None or one.highest is None else one.highest for one in limits])
-    own = [one.reserve if one is not None and one.reserve else nan for one in limits]
-    half = np.where(np.isfinite(least) & np.isfinite(most), (most - least) / 2.0, nan)
-    tenth = 0.1 * np.abs(np.where(np.isfinite(least), least, np.where(np.isfinite(most), most, 10.0)))
-    reserve = np.where(np.isfinite(own), own, np.where(np.isfinite(half), half, tenth))
-    return Window(least, most, np.where(reserve > 0, reserve, 1.0))
+    ends = np.where(np.isfinite([least, most]), [least, most], nan).T.tolist()
+    rungs = [full_rung(one.reserve if one else None, *own) for one, own in zip(limits, ends, strict=True)]
+    return Window(least, most, np.array([one if one > 0.0 else 1.0 for one in rungs]))
 
 
 def _load_u(engine: Engine, window: Window) -> float:

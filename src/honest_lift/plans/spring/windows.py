@@ -20,7 +20,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 from numpy.typing import NDArray
 
-from honest_lift.checks.spring.stress import GEOMETRY_PERCENT, has_stress
+from honest_lift.checks.spring.stress import has_stress
 from honest_lift.checks.valves import Gathered
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
 from honest_lift.estimates.spring.curves import Curves
@@ -29,6 +29,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.tools import offset_doubt, offset_source, scatter_doubt
+from honest_lift.mechanics.spring.margins import GEOMETRY_PERCENT, coil_bind_clearance, height_of_clearance
 from honest_lift.mechanics.spring.nest import nest_free
 from honest_lift.numbers.doubt import COVERAGE, Array, Figure, Ground, combine, exact
 from honest_lift.plans.best_way import means_of
@@ -243,8 +244,13 @@ class _Edges:
 
     def at_bind(self, margin_mm: Array, *, up: bool) -> _Row:
         """Give the guarded heights at which a bind margin is met."""
-        left = combine(lambda h, bind: h - bind, self._around(margin_mm, lifted=True), self._curves.bind.figure)
-        return _plain(self._bind + self._lift_mm + margin_mm + (COVERAGE if up else -COVERAGE) * left.u)
+        bind = self._curves.bind.figure
+        at = height_of_clearance(margin_mm, self._lift_mm, self._bind)
+        left = combine(
+            lambda height, lift, bind: coil_bind_clearance(at + height, self._lift_mm + lift, bind),
+            self._height, self._lift, bind,
+        )  # fmt: skip
+        return _plain(at + (COVERAGE if up else -COVERAGE) * left.u)
 
     def _load(self, height: Figure) -> Figure:
         return self._curves.load(Estimate(height, ((),) * len(height.value))).figure

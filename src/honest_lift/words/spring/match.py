@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections import Counter
 from math import isfinite
 
-from honest_lift.checks.clearance.retainer_seal import CARD_LIFT, RETAINER_SEAL
+from honest_lift.checks.clearance.retainer_seal import RETAINER_SEAL
 from honest_lift.checks.finding import Check
+from honest_lift.checks.spring.card_lift import CARD_LIFT
 from honest_lift.checks.spring.heights import BIND_MARGIN
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.spring.stress import OPEN_STRESS

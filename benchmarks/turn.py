@@ -6,7 +6,8 @@ import time
 from opening import opened
 from valves48 import engine_of_48
 
-from honest_lift.estimates.clearance.piston_valve import put_together, turned
+from honest_lift.estimates.clearance.over_piston import over_pistons
+from honest_lift.estimates.clearance.piston_valve import turned
 from honest_lift.facts.edits import Confirm, reading_of
 from honest_lift.facts.place import at_position
 
@@ -15,11 +16,11 @@ for i, one in enumerate(history.book.engine.layout.positions):
     drop = reading_of(history.book, "valve_drop", at_position(one.id), 8.0 + 0.01 * i, text="8", unit="mm", way="indicator",
                       tool="fine indicator")  # fmt: skip
     history.do(Confirm((drop,)))
-turned(history.book, put_together(history.book))  # the lobes are drawn once
+turned(history.book, over_pistons(history.book))  # the lobes are drawn once
 resolving, turning = [], []
 for _ in range(15):
     start = time.perf_counter()
-    valves = put_together(history.book)
+    valves = over_pistons(history.book)
     resolving.append(time.perf_counter() - start)
     start = time.perf_counter()
     turned(history.book, valves)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.resolve import resolve
@@ -10,6 +11,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import at_role
 from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.card_lobe import CardError, Flank, flank_from_card
+from honest_lift.mechanics.solving.roots import roots_between
 from honest_lift.numbers.units import in_words
 
 _ROUNDED_DEG = 0.6  # cards print whole degrees: two of them halved are off by up to half a degree
@@ -96,10 +98,8 @@ def _by_tdc_lift(book: Book, lobe: CamLobe) -> Middle | None:
         wanted /= resolve(book, "rocker_ratio", at_role(lobe.id)).value
     if not 0.0 < wanted < flank.lift_mm:
         return None
-    from scipy.optimize import brentq  # an engine without a cam card opens sooner
-
-    half = brentq(lambda at: float(flank.lift(at)) - wanted, 0.0, flank.end_deg - 1e-9)
-    return Middle(2.0 * half, "lift at TDC", _BY_SHAPE_DEG)
+    half = roots_between(lambda at: flank.lift(at) - wanted, np.array(0.0), np.array(flank.end_deg - 1e-9))
+    return Middle(2.0 * float(half), "lift at TDC", _BY_SHAPE_DEG)
 
 
 def contradictions(book: Book) -> tuple[str, ...]:

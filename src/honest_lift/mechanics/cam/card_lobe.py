@@ -10,7 +10,7 @@ searched.
 The durations are met exactly; the shape between them is an assumption. Of seventy lobes of two other families given only as a
 card the lift came back within 0.06 mm and the nose acceleration within 3 percent for nineteen of twenty; by two durations within
 0.40 mm and 9 percent.
-Source: common practice; B-splines and bounded least squares by SciPy.
+Source: common practice; B-splines and least squares on one side of nothing: `mechanics/solving`.
 """
 
 from __future__ import annotations
@@ -18,14 +18,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import pairwise
-from typing import TYPE_CHECKING
 
 import numpy as np
 
+from honest_lift.mechanics.solving.bspline import Spline, basis, clamped_knots
+from honest_lift.mechanics.solving.sided_least_squares import sided_least_squares
 from honest_lift.numbers.doubt import Array
-
-if TYPE_CHECKING:
-    from scipy.interpolate import BSpline
 
 _COUNT = 44  # coefficients of a flank
 _TAIL_DEG = 28.0  # past the lowest stated lift
@@ -67,12 +65,10 @@ class Flank:
         return self._of(cam_deg, -1)
 
     @cached_property
-    def _splines(self) -> dict[int, BSpline]:
+    def _splines(self) -> dict[int, Spline]:
         """Give the splines by how often the acceleration is integrated."""
-        from scipy.interpolate import BSpline
-
-        bent = BSpline(_knots(self.end_deg), self.coefficients, 3)
-        return {-1: bent.derivative(1), 0: bent, 1: bent.antiderivative(1), 2: bent.antiderivative(2)}
+        bent = Spline(_knots(self.end_deg), self.coefficients, 3)
+        return {-1: bent.derivative(), 0: bent, 1: bent.integral(), 2: bent.integral().integral()}
 
     def _of(self, cam_deg: Array, integrals: int) -> Array:
         taken = self._splines[integrals]
@@ -137,26 +133,23 @@ def _best(problem: _Problem, around: float) -> tuple[float, Array] | None:
 
 
 def _knots(end_deg: float) -> Array:
-    inner = np.linspace(0.0, end_deg, _COUNT - 2)
-    return np.concatenate([np.zeros(3), inner, np.full(3, end_deg)])
+    return clamped_knots(0.0, end_deg, _COUNT - 3, 3)
 
 
 class _Problem:
     """The quadratic program of one flank: rows of the roughness, and of the conditions that must hold."""
 
     def __init__(self, lift_mm: float, widths: list[tuple[float, float]], end_deg: float) -> None:
-        from scipy.interpolate import BSpline
-
         knots = _knots(end_deg)
-        basis = BSpline(knots, np.eye(_COUNT), 3)
-        once, twice, jerk = basis.antiderivative(1), basis.antiderivative(2), basis.derivative(1)
+        bent = basis(knots, 3)
+        once, twice, jerk = bent.integral(), bent.integral().integral(), bent.derivative()
         nodes, weights = np.polynomial.legendre.leggauss(3)
         left, right = knots[3:-4], knots[4:-3]
         half = (right - left)[:, None] / 2
         self._at = ((left + right)[:, None] / 2 + half * nodes).ravel()
         self._weight = (half * weights).ravel()
         self._jerk = jerk(self._at)
-        conditions = [twice(width) for _, width in widths] + [twice(end_deg), once(end_deg), basis(end_deg), jerk(0.0)]
+        conditions = [twice(width) for _, width in widths] + [twice(end_deg), once(end_deg), bent(end_deg), jerk(0.0)]
         wanted = [at - lift_mm for at, _ in widths] + [-lift_mm, 0.0, 0.0, 0.0]
         self._conditions, self._wanted = np.array(conditions), np.array(wanted)
         self._scale = np.abs(self._conditions).max(axis=1)
@@ -164,24 +157,21 @@ class _Problem:
 
     def solve(self, turn_deg: float) -> tuple[float, Array] | None:
         """Give the roughness and the coefficients for a place where the acceleration changes its sign; None for none."""
-        from scipy.optimize import lsq_linear
-
         first, last = _NOSE_FALLS
         nose = _NOSE_WEIGHT ** np.clip((last - self._at / turn_deg) / (last - first), 0.0, 1.0)
         rough = self._jerk * np.sqrt(self._weight * nose)[:, None]
         unit = np.abs(rough).max()
         equal, wanted = self._conditions / self._scale[:, None], self._wanted / self._scale
         below = self._greville < turn_deg
-        lower, upper = np.where(below, -np.inf, 0.0), np.where(below, 0.0, np.inf)
+        sides = np.where(below, -1.0, 1.0)
         rows = np.vstack([rough / unit, _EQUAL * equal])
         told = np.concatenate([np.zeros(len(rough)), _EQUAL * wanted])
-        found = lsq_linear(rows, told, (lower, upper), method="bvls", tol=1e-14)
-        exact = self._met_exactly(rough / unit, found.x, lower, upper)
+        exact = self._met_exactly(rough / unit, sided_least_squares(rows, told, sides), sides)
         if exact is None:
             return None
         return float(np.sum((rough @ exact) ** 2)), exact
 
-    def _met_exactly(self, rough: Array, near: Array, lower: Array, upper: Array) -> Array | None:
+    def _met_exactly(self, rough: Array, near: Array, sides: Array) -> Array | None:
         """Keep the coefficients that lie at zero there and meet every condition exactly with the others."""
         free = np.abs(near) > 1e-12
         square, own = rough[:, free].T @ rough[:, free], self._conditions[:, free] / self._scale[:, None]
@@ -193,7 +183,7 @@ class _Problem:
         exact = np.zeros_like(near)
         exact[free] = solution[:count]
         off = np.abs(self._conditions @ exact - self._wanted)
-        wrong_side = np.maximum(lower - exact, exact - upper).max()
+        wrong_side = float((-sides * exact).max())
         if off.max() > _TOLERANCE_MM or wrong_side > 1e-3 * np.abs(exact).max():
             return None
         return exact

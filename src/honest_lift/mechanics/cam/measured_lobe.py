@@ -52,7 +52,7 @@ class MeasuredLobe:
         at = np.asarray(cam_deg, dtype=np.float64)
         inside = (at > self.start_deg) & (at < self.end_deg)
         clipped = np.clip(at, self.start_deg, self.end_deg) + self.shift_cam_deg
-        return np.asarray(np.where(inside, self.smoothed.spline(clipped, derivative), 0.0))
+        return np.asarray(np.where(inside, self.smoothed.splines[derivative](clipped), 0.0))
 
     @property
     def residual_mm(self) -> float:
@@ -102,7 +102,7 @@ def measured_lobe(table: Ordered, lift_error_mm: float, wheel_error_deg: float) 
     cam, kept = table.cam_deg, rows_of_lobe(table)
     smoothed = smooth(cam[kept], table.lift_mm[kept], lift_error_mm, wheel_error_deg / 2.0)
     raster = np.arange(cam[kept][0], cam[kept][-1], _RASTER_CAM_DEG)
-    curve = np.nan_to_num(smoothed.spline(raster))
+    curve = smoothed.splines[0](raster)
     middle = equal_lift_middle(raster, curve, min(EQUAL_MM, 0.5 * table.lift_mm[table.nose]))
     start, end = _ends(raster, curve)
     return MeasuredLobe(

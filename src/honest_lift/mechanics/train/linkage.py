@@ -17,6 +17,7 @@ from numpy.typing import NDArray
 
 from honest_lift.mechanics.rocker.finger import FingerGear
 from honest_lift.mechanics.rocker.tip_end import OnTheTip
+from honest_lift.mechanics.solving.roots import roots_between
 from honest_lift.numbers.doubt import Array
 
 SIDES = {
@@ -25,7 +26,6 @@ SIDES = {
 }  # which way the cam turns over a finger, as its swing counts
 SWINGS = 5  # turns of the fixed point of a roller's swing: each leaves a tenth of what it found
 _STEP_MM = 1e-3
-_TABLE = 513
 
 Cases = NDArray[np.int64] | Sequence[int]
 
@@ -126,15 +126,8 @@ class GearLinkage:
         return np.asarray((self.ratio(lobe + _STEP_MM) - self.ratio(lobe - _STEP_MM)) / (2.0 * _STEP_MM))
 
     def lobe_for(self, lift_mm: float, top_mm: float) -> float:
-        """See `Linkage`. A table, then two of Newton's steps."""
-        lobe = np.linspace(0.0, top_mm, _TABLE)
-        lift = self.lift(lobe)
-        if not lift[0] <= lift_mm <= lift[-1]:
-            return float("nan")
-        at = np.array(np.interp(lift_mm, lift, lobe))
-        for _ in range(2):
-            at = at - (self.lift(at) - lift_mm) / self.ratio(at)
-        return float(at)
+        """See `Linkage`."""
+        return float(roots_between(lambda lobe: self.lift(lobe) - lift_mm, np.zeros(()), np.array(top_mm)))
 
     @property
     def swings(self) -> bool:

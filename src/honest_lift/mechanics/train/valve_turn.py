@@ -13,6 +13,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from honest_lift.mechanics.cam.lobe import Lobe
+from honest_lift.mechanics.solving.roots import roots_between
 from honest_lift.mechanics.train.chain_rule import valve_acceleration, valve_velocity
 from honest_lift.mechanics.train.linkage import SWINGS, Linkage
 from honest_lift.numbers.doubt import Array
@@ -20,7 +21,7 @@ from honest_lift.numbers.doubt import Array
 _STEP_DEG = 0.5
 _STEP_MM, _BEND_DEG = 1e-3, 0.01  # over which a swing and a speed are differenced
 _RASTER_CAM_DEG = 0.5
-_MOST_STEPS, _CLOSE_DEG = 60, 1e-10
+_CLOSE_DEG = 1e-10
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,27 +90,10 @@ class ValveTurn:
         if not wanted > 0 or not len(above) or above[0] == 0 or above[-1] == len(lifts) - 1:
             return None
         ends = np.array([above[0] - 1, above[-1]])
-        rise, fall = _passing(self.lobe, wanted, raster[ends], raster[ends + 1])
+        passes = roots_between(lambda at: self.lobe.lift(at) - wanted, raster[ends], raster[ends + 1], _CLOSE_DEG)
+        rise, fall = (float(one) for one in passes)
         swung = float(self.linkage.swing_deg(np.array(wanted)))
         return self.centre_deg + 2.0 * (rise + swung), self.centre_deg + 2.0 * (fall + swung)
-
-
-def _passing(lobe: Lobe, wanted_mm: float, low_deg: Array, high_deg: Array) -> tuple[float, float]:
-    """Give where a lobe passes a lift within two brackets (2,): Newton's steps, halving where one would leave its bracket."""
-    low, high = low_deg.copy(), high_deg.copy()
-    falls = lobe.lift(low) > wanted_mm
-    at = (low + high) / 2.0
-    for _ in range(_MOST_STEPS):
-        off = lobe.lift(at) - wanted_mm
-        before = (off < 0) != falls  # the passing lies further on
-        low, high = np.where(before, at, low), np.where(before, high, at)
-        slope = lobe.velocity(at)
-        step = np.divide(off, slope, out=np.full(2, np.inf), where=slope != 0)
-        if np.all(np.abs(step) < _CLOSE_DEG):
-            break
-        inside = (at - step >= low) & (at - step <= high)
-        at = np.where(inside, at - step, (low + high) / 2.0)
-    return float(at[0]), float(at[1])
 
 
 def _points(lobe: Lobe) -> int:

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from math import isfinite, pi
 
+import numpy as np
 from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
@@ -16,6 +17,8 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.place import at_position, position_title
+from honest_lift.mechanics.solving.roots import roots_between
+from honest_lift.numbers.doubt import Array
 from honest_lift.numbers.units import in_words
 from honest_lift.plans.plain_cures import say
 
@@ -46,16 +49,15 @@ def _tried(engine: Engine, pair: OnePair, needed_mm: float, way: _Way) -> str:
     """Say how much of a way it takes, or what all of it brings."""
     now = pair.least()
 
-    def lacks(amount: float) -> float:
-        return pair.least(way.changed(amount)) - now - needed_mm
+    def lacks(amounts: Array) -> Array:
+        return np.array([pair.least(way.changed(float(one))) - now - needed_mm for one in amounts])
 
-    from scipy.optimize import brentq
-
-    most = lacks(way.most)
+    nothing, most = (float(one) for one in lacks(np.array([0.0, way.most])))
     if most < 0:
         brought = max(most + needed_mm, 0.0)
         return f"{way.told(way.most)}: brings {say(engine, brought)} of {say(engine, needed_mm)}, not enough alone"
-    return way.told(float(brentq(lacks, 0.0, way.most, xtol=_TO_MM)) if lacks(0.0) < 0 else 0.0)
+    found = roots_between(lacks, np.zeros(1), np.full(1, way.most), _TO_MM)
+    return way.told(float(found[0]) if nothing < 0 else 0.0)
 
 
 def _ways(book: Book, intake: str, pair: OnePair) -> list[_Way]:

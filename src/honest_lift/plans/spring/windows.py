@@ -29,12 +29,13 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.tools import offset_doubt, offset_source, scatter_doubt
+from honest_lift.mechanics.solving.roots import roots_between
 from honest_lift.mechanics.spring.margins import GEOMETRY_PERCENT, coil_bind_clearance, height_of_clearance
 from honest_lift.mechanics.spring.nest import nest_free
 from honest_lift.numbers.doubt import COVERAGE, Array, Figure, Ground, combine, exact
 from honest_lift.plans.best_way import means_of
 
-_STEPS = 48  # halvings of the bracket: 100 mm end below a nanometre
+_TO_MM = 1e-9
 _RATE_MM = 0.05  # over which a rate is taken
 
 
@@ -262,14 +263,19 @@ class _Edges:
         return combine(lambda doubt, lift: height_mm + doubt - lift, self._height, self._lift)
 
     def _met(self, load_n: Array) -> Array:
-        """Find where a load, which falls from bind to free length, meets a value, by halving; NaN where nothing is asked."""
-        low, high = self._bind.copy(), np.maximum(self._free, self._bind)
-        for _ in range(_STEPS):
-            middle = (low + high) / 2
-            with np.errstate(invalid="ignore"):
-                above = self._load(exact(middle)).value > load_n
-            low, high = np.where(above, middle, low), np.where(above, high, middle)
-        return np.asarray(np.where(np.isfinite(load_n), (low + high) / 2, np.nan))
+        """Find where a load, which falls from bind to free length, meets a value.
+
+        Where it is less already at bind that is the bind, where more at the free length that; NaN where nothing is asked.
+        """
+        low, high = self._bind, np.maximum(self._free, self._bind)
+
+        def over(height: Array) -> Array:
+            return np.asarray(self._load(exact(height)).value - load_n)
+
+        with np.errstate(invalid="ignore"):
+            met, at_low = roots_between(over, low, high, _TO_MM), over(low)
+        met = np.where(np.isnan(met), np.where(at_low > 0, high, low), met)
+        return np.asarray(np.where(np.isfinite(load_n), met, np.nan))
 
 
 def _plain(height_mm: Array) -> _Row:

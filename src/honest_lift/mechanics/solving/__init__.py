@@ -1,0 +1,1 @@
+"""Numerical tools that every topic shares, in NumPy: SciPy takes half a second to import."""

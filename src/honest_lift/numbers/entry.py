@@ -12,6 +12,7 @@ from __future__ import annotations
 
 import re
 from fractions import Fraction
+from functools import cache
 from itertools import product
 
 from msgspec import Struct
@@ -69,14 +70,19 @@ class Field(Struct, frozen=True):
     @classmethod
     def within(cls, dimension: str, unit: str, inside: tuple[float, float]) -> Field:
         """Make a field whose range is given in the inside unit."""
-        own = unit_of(dimension, unit)
-        low, high = ((Fraction(str(end)) - own.zero) / own.factor for end in inside)
-        return cls(dimension, unit, low, high, signed=low < 0)
+        return _within(dimension, unit, inside)
 
     @property
     def own(self) -> Unit:
         """Give the unit of bare figures."""
         return unit_of(self.dimension, self.unit)
+
+
+@cache
+def _within(dimension: str, unit: str, inside: tuple[float, float]) -> Field:
+    own = unit_of(dimension, unit)
+    low, high = ((Fraction(str(end)) - own.zero) / own.factor for end in inside)
+    return Field(dimension, unit, low, high, signed=low < 0)
 
 
 class Rough(Struct, frozen=True):
@@ -118,7 +124,10 @@ def parse(text: str, field: Field) -> float | None:
             "It can be entered as assumed, with a range, as in ~1.8 ±.05: what rests on it never passes."
         )
     if _PLAIN_DECIMAL.fullmatch(plain):  # most of what is typed
-        return float(_in_range(plain, {Fraction(plain) * field.own.factor + field.own.zero}, field))
+        figure, own = Fraction(plain), field.own
+        total = figure * own.factor + own.zero
+        is_inside = (field.lowest is None or figure >= field.lowest) and (field.highest is None or figure <= field.highest)
+        return float(total if is_inside else _in_range(plain, {total}, field))
     terms = _terms(plain, field)
     _check_units(terms, field)
     totals = {

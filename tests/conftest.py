@@ -15,7 +15,7 @@ settings.load_profile("house")
 @pytest.fixture(autouse=True)
 def own_folders(tmp_path, monkeypatch):
     """Keep settings, journals and data of a test in its own folder."""
-    for name in ("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME"):
+    for name in ("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME", "XDG_CACHE_HOME"):
         monkeypatch.setenv(name, str(tmp_path / name.lower()))
 
 

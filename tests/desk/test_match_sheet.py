@@ -26,7 +26,7 @@ def sheet(window):
 
 def found(qtbot, page):
     page.find()
-    qtbot.waitUntil(lambda: page._thread is None, timeout=20000)
+    qtbot.waitUntil(lambda: not page.is_searching, timeout=20000)
     return page.told.text()
 
 

@@ -8,7 +8,7 @@ from honest_lift.numbers.verdict import Verdict
 
 def worked(qtbot, sheet):
     sheet.make.click()
-    qtbot.waitUntil(lambda: sheet._thread is None, timeout=10000)
+    qtbot.waitUntil(lambda: not sheet.is_working, timeout=10000)
     return sheet.result.text()
 
 
@@ -32,8 +32,10 @@ def test_a_plan_from_the_stock_to_proven_pockets(qtbot, open_window, tmp_path, m
     sheet.goal.setCurrentIndex(sheet.goal.findData("seat load"))
     sheet.springs.setCurrentIndex(sheet.springs.findData("new"))
     on_the_way = []
-    sheet._found.connect(lambda _: on_the_way.append(sheet.result.text()))
-    assert "proven: no plan" in worked(qtbot, sheet)
+    sheet.make.click()
+    sheet._job.told.connect(lambda _: on_the_way.append(sheet.result.text()))
+    qtbot.waitUntil(lambda: not sheet.is_working, timeout=20000)
+    assert "proven: no plan" in sheet.result.text()
     assert all("Cancel takes it" in words for words in on_the_way)
     assert on_the_way, "what is found on the way is said"
     assert sheet.model.rowCount() == 16
@@ -64,5 +66,5 @@ def test_cancel_leaves_the_window_alive(qtbot, open_window):
     assert not sheet.make.isEnabled()
     assert sheet.cancel.isEnabled()
     sheet.cancel.click()
-    qtbot.waitUntil(lambda: sheet._thread is None, timeout=10000)
+    qtbot.waitUntil(lambda: not sheet.is_working, timeout=10000)
     assert sheet.make.isEnabled()

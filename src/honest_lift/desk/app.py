@@ -12,6 +12,8 @@ from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.faults import Faults
+from honest_lift.desk.jobs import Jobs
+from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.log import start_log
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
@@ -31,11 +33,15 @@ def run(file: Path | None, *, demo: bool) -> int:
     load_fonts()
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
+    session.lobes = LobesBeside(session, session.examine, cached("lobes"))
     try:
         _put_on_desk(session, file, demo, settings)
     except FileError as error:
         say(f"honest-lift: {error}", sys.stderr)
         return 2
+    for jobs in _jobs_of(session):
+        jobs.slipped.connect(lambda error: faults.take(type(error), error, None))
+        jobs.noticed.connect(session.warned)
     window = faults.window = Window(session, settings)
     ending = Ending(window)
     qInstallMessageHandler(lambda kind, _context, words: _hear(ending, kind, words))
@@ -53,6 +59,10 @@ def run(file: Path | None, *, demo: bool) -> int:
 
 
 _SETTLED_MS = 5000
+
+
+def _jobs_of(session: Session) -> tuple[Jobs, ...]:
+    return (session.searches, session.lobes.jobs) if session.lobes else (session.searches,)
 
 
 def _hear(ending: Ending, kind: QtMsgType, words: str | None) -> None:

@@ -12,6 +12,7 @@ from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
+from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.steps import CAM_PAGES, JUDGED, sheet_of
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
@@ -24,6 +25,7 @@ from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
+    from honest_lift.desk.lobes_beside import LobesBeside
     from honest_lift.facts.changes import Change
     from honest_lift.facts.recovery import Leftover
     from honest_lift.plans.next_reading import NextStep
@@ -64,6 +66,8 @@ class Session(QObject):
         self._saved = self.book
         self._may_examine = False
         self.keeper = Keeper(self._flushed.emit, self._kept_unsafe.emit)
+        self.searches = Jobs(self)  # plans and matches, which a person waits for
+        self.lobes: LobesBeside | None = None  # where lobes are solved beside the window; None: in it
         self._flushed.connect(self._say_confirmed)
         self._kept_unsafe.connect(self.unsafe)
         self._settle()
@@ -172,7 +176,11 @@ class Session(QObject):
             from honest_lift.checks.examine import examine
             from honest_lift.plans.next_reading import next_steps
 
-            self.examination = examine(self.book)
+            if self.lobes is None:
+                self.examination = examine(self.book)
+            else:
+                with self.lobes.left_for_later():
+                    self.examination = examine(self.book)
             self.plan = next_steps(self.book, self.examination)
 
     def start_examining(self) -> None:
@@ -343,7 +351,7 @@ class Session(QObject):
 
     def take(self, book: Book, path: Path | None, mark: str = "") -> None:
         """Put another book on the desk. A file that another program has open may only be read. `mark`: of what it held."""
-        self.close()
+        self._leave()
         self.history = History(book)
         self.path, self._saved = path, book
         self.keeper.hold(path, mark)
@@ -391,4 +399,10 @@ class Session(QObject):
 
     def close(self) -> None:
         """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
+        self.searches.close()
+        if self.lobes is not None:
+            self.lobes.close()
+        self._leave()
+
+    def _leave(self) -> None:
         self.keeper.close(self.book, self.path, self._saved)

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, TypeVar, cast
+from typing import Any, TypeVar
 
 from honest_lift.facts.engine import Book
 from honest_lift.facts.narrowed import whole_for
-from honest_lift.facts.remember import by_identity, last_few
+from honest_lift.facts.remember import by_identity, last_few, remembered_in
 from honest_lift.facts.touched import touched
 
 V = TypeVar("V")
@@ -21,9 +21,7 @@ def recalled(book: Book, quantities: tuple[str, ...], key: object, work: Callabl
     `work` may rest on nothing but what stands for these quantities.
     """
     known = _memory(whole_for(book, quantities)).setdefault(quantities, {})
-    if key not in known:
-        known[key] = work()
-    return cast(V, known[key])
+    return remembered_in(known, key, work)
 
 
 @by_identity

@@ -7,7 +7,7 @@ them whole at every question would cost more than most answers.
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, TypeVar
+from typing import Any, TypeVar, cast
 
 K = TypeVar("K")
 V = TypeVar("V")
@@ -35,6 +35,25 @@ def forget_all() -> None:
         kept.clear()
 
 
+_passing = [0]  # how often something was worked out that may not be remembered
+
+
+def nothing_to_remember() -> None:
+    """Say that what is being worked out rests on something that is still to come: no answer that it enters is remembered."""
+    _passing[0] += 1
+
+
+def remembered_in(known: dict[Any, Any], key: Any, work: Callable[[], V]) -> V:
+    """Give what a memory holds under a key, worked out where it does not."""
+    if key in known:
+        return cast(V, known[key])
+    before = _passing[0]
+    answer = work()
+    if _passing[0] == before:
+        known[key] = answer
+    return answer
+
+
 def by_identity(function: Callable[[K], V]) -> Callable[[K], V]:
     """Remember the answers for the last few arguments, as long as they are the very same objects."""
     return _by_identity(function, _KEPT)
@@ -53,9 +72,11 @@ def _by_identity(function: Callable[[K], V], most: int) -> Callable[[K], V]:
         for known, answer in kept:
             if known is argument:
                 return answer
+        before = _passing[0]
         answer = function(argument)
-        kept.insert(0, (argument, answer))
-        del kept[most:]
+        if _passing[0] == before:
+            kept.insert(0, (argument, answer))
+            del kept[most:]
         return answer
 
     return remembered
@@ -70,9 +91,11 @@ def by_value(function: Callable[[K], V]) -> Callable[[K], V]:
         for known, answer in kept:
             if known == argument:
                 return answer
+        before = _passing[0]
         answer = function(argument)
-        kept.insert(0, (argument, answer))
-        del kept[_KEPT:]
+        if _passing[0] == before:
+            kept.insert(0, (argument, answer))
+            del kept[_KEPT:]
         return answer
 
     return remembered

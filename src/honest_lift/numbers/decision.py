@@ -34,6 +34,7 @@ BARS = int(
     | Ground.SET_ASIDE
     | Ground.UNREAD
     | Ground.SUSPECT
+    | Ground.PENDING
 )
 
 

@@ -46,6 +46,7 @@ class Ground(IntFlag):
     SET_ASIDE = 1024  # something nearer made no sense and was set aside; what stands in for it proves nothing
     UNREAD = 2048  # what it is compared with was not all measured
     SUSPECT = 4096  # something that was seen speaks against it, and a person must settle it first
+    PENDING = 8192  # what it rests on is being worked out
 
     # joined and asked thousands of times a second while a trial is dragged: the usual ones make a new flag through four calls
     def __and__(self, other: int) -> Ground:

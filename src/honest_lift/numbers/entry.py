@@ -126,7 +126,9 @@ def parse(text: str, field: Field) -> float | None:
     if _PLAIN_DECIMAL.fullmatch(plain):  # most of what is typed
         figure, own = Fraction(plain), field.own
         total = figure * own.factor + own.zero
-        is_inside = (field.lowest is None or figure >= field.lowest) and (field.highest is None or figure <= field.highest)
+        is_inside = (field.lowest is None or figure >= field.lowest) and (
+            field.highest is None or figure <= field.highest
+        )
         return float(total if is_inside else _in_range(plain, {total}, field))
     terms = _terms(plain, field)
     _check_units(terms, field)

@@ -30,7 +30,11 @@ _WHY = {
     STALE: "stale, or read with a tool that proves nothing",
     CLOSE: "would narrow what is close",
 }
-_MISSING, _UNSOUND = int(Ground.MISSING), int(Ground.UNSOUND)  # as whole numbers: every input of every finding is asked
+_MISSING, _UNSOUND, _PENDING = (
+    int(Ground.MISSING),
+    int(Ground.UNSOUND),
+    int(Ground.PENDING),
+)  # as whole numbers: every input of every finding is asked
 _AGAIN = int(
     Ground.STALE
     | Ground.PREDICTED
@@ -115,6 +119,8 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
     if finding.verdict is Verdict.UNPROVEN:
         for one in finding.inputs:
             ground = int(one.ground)
+            if ground & _PENDING:
+                continue  # it is being worked out: nobody has to read anything
             if ground & _MISSING:
                 yield from _lacking(book, one)
             elif one.quantity == "lobe_shape" and ground & _AGAIN:

@@ -22,7 +22,7 @@ from honest_lift.numbers.units import in_words
 
 
 class LobesPage(QWidget):
-    """The list above, the chosen lobe drawn and told below. Smoothing many takes a thread, with progress and Cancel."""
+    """The list above, the chosen lobe drawn and told below. Many are smoothed beside the window, with progress and Cancel."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()

@@ -1,12 +1,12 @@
-"""Smooths measured lobes on a thread of its own, one after the other; Cancel leaves the rest for later."""
+"""Smooths measured lobes beside the window, one after the other; Cancel leaves the rest for later."""
 
 from __future__ import annotations
 
-import threading
-from contextlib import suppress
+from typing import Any
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
+from honest_lift.desk.jobs import Job
 from honest_lift.desk.session import Session
 
 _AT_ONCE = 1  # one lobe is smoothed before anyone could look up
@@ -20,47 +20,51 @@ class Smoother(QObject):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self._stop = threading.Event()
-        self._thread: threading.Thread | None = None
-        self._given_up: tuple[str, ...] = ()
+        self._job: Job | None = None
+        self._given_up: frozenset[object] = frozenset()
 
     @property
     def is_working(self) -> bool:
         """Tell whether lobes are being smoothed."""
-        return self._thread is not None and self._thread.is_alive()
+        return self._job is not None and not self._job.is_over
 
     def cancel(self) -> None:
         """Stop after the lobe at hand."""
-        self._stop.set()
+        if self._job is not None and self.is_working:
+            self.session.searches.cancel(self._job)
 
     def start(self) -> bool:
-        """Smooth what is not smoothed yet; tells whether that takes a thread."""
-        from honest_lift.estimates.cam.lobe_read import is_read, lobe_read
-        from honest_lift.facts.ledger import tables
+        """Smooth what is not smoothed yet; tells whether that takes a while."""
+        from honest_lift.estimates.cam.lobe_read import lobe_read, to_be_read
 
-        book = self.session.book
-        waiting = [one for one in tables(book.journal) if not is_read(book, one)]
         if self.is_working:
             return True
-        ids = tuple(one.table.id for one in waiting)
-        if self._stop.is_set() and set(ids) <= set(self._given_up):
+        book = self.session.book
+        waiting = to_be_read(book)
+        if {one.key for one in waiting} <= self._given_up:
             return False  # cancelled: the rest is smoothed one by one as it is looked at
         if len(waiting) <= _AT_ONCE:
             for one in waiting:
-                lobe_read(book, one)
+                lobe_read(book, one.found)
             return False
-        self._stop.clear()
+        done = [0]
 
-        def run() -> None:
-            for done, one in enumerate(waiting, 1):
-                if self._stop.is_set():
-                    self._given_up = ids[done - 1 :]
-                    self.went_on.emit(len(ids), len(ids))
-                    break
-                lobe_read(book, one)
-                with suppress(RuntimeError):  # the window may have been closed meanwhile
-                    self.went_on.emit(done, len(waiting))
+        def take(solved: tuple[Any, Any]) -> None:
+            from honest_lift.estimates.cam.solved import remember
 
-        self._thread = threading.Thread(target=run, name="lobes", daemon=True)
-        self._thread.start()
+            remember(*solved)
+            done[0] += 1
+            if done[0] < len(waiting):
+                self.went_on.emit(done[0], len(waiting))
+
+        job = self.session.searches.start("solve_lobes", tuple(waiting), told=take)
+        job.ended.connect(lambda: self._over(job, len(waiting)))
+        self._job = job
         return True
+
+    def _over(self, job: Job, count: int) -> None:
+        from honest_lift.estimates.cam.lobe_read import to_be_read
+
+        if job.is_cancelled or job.error:
+            self._given_up = frozenset(one.key for one in to_be_read(self.session.book))
+        self.went_on.emit(count, count)

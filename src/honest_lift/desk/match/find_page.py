@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import threading
-from contextlib import suppress
 from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import pyqtSignal
@@ -11,6 +9,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLineEdit, QVBoxL
 
 from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.jobs import Job
 from honest_lift.desk.label import Label
 from honest_lift.desk.match.candidates_grid import FILTERS, SORTS, CandidatesGrid
 from honest_lift.desk.match.shelf_here import ShelfHere
@@ -27,10 +26,9 @@ _WIDTHS = {0: 60, 1: 60, 2: 58, 3: 62, 5: 38, 6: 70, 7: 60, 8: 56, 9: 66, 10: 36
 
 
 class FindPage(QWidget):
-    """The search runs on a thread of its own: what it has found so far is listed while it goes on."""
+    """The search runs beside the window: what it has found so far is listed while it goes on."""
 
     compared = pyqtSignal(object)  # the candidate to set beside others
-    _came = pyqtSignal(object, object)
 
     def __init__(self, session: Session, here: ShelfHere) -> None:
         super().__init__()
@@ -38,10 +36,9 @@ class FindPage(QWidget):
         self.match: Match | None = None
         self.answer: Answer | None = None
         self._for: object = None
-        self._thread: threading.Thread | None = None
+        self._job: Job | None = None
         self._build()
         self._lay_out()
-        self._came.connect(self._show)
         self.shelves.activated.connect(self._choose_shelf)
         self.sort.activated.connect(self._sort)
         self.asked.returnPressed.connect(self.ask_why)
@@ -168,17 +165,27 @@ class FindPage(QWidget):
             self._forget(f"Not told yet: {error}.")
             return None
 
+    @property
+    def is_searching(self) -> bool:
+        """Tell whether a search goes on."""
+        return self._job is not None and not self._job.is_over
+
     def find(self) -> None:
-        """Search, on a thread; what is found is listed as it comes."""
-        if self._thread is not None:
-            return
+        """Search, beside the window; what is found is listed as it comes."""
         match = self.laid_out()
         if match is None:
             return
+        if self._job is not None:
+            self.session.searches.cancel(self._job)  # of another question
         self.match, self._for = match, self.session.book
         self.told.setText(self.tr("looking…"))
-        self._thread = threading.Thread(target=self._run, args=(match,), name="match", daemon=True)
-        self._thread.start()
+        job = self.session.searches.start(
+            "search_match", *match.question(), told=lambda found: self._show(match, match.answer(found))
+        )
+        self._job = job
+        job.ended.connect(
+            lambda: self._forget(self.tr("It was not searched: {0}.").format(job.error)) if job.error else None
+        )
 
     def find_and_wait(self) -> None:
         """Search while the caller waits, and list what is found (pictures)."""
@@ -187,28 +194,13 @@ class FindPage(QWidget):
             for answer in match.search():
                 self._show(match, answer)
 
-    def _run(self, match: Match) -> None:
-        with suppress(RuntimeError):  # the window may have been closed meanwhile
-            try:
-                for answer in match.search():
-                    self._came.emit(match, answer)
-            except Exception as error:  # a bug, but the window must not wait for ever
-                self._came.emit(match, f"it could not be worked out: {type(error).__name__}, {error}")
-
-    def _show(self, match: Match, answer: Answer | str) -> None:
-        over = isinstance(answer, str) or answer.is_complete
-        if over and self._thread is not None:
-            self._thread.join()
-            self._thread = None
+    def _show(self, match: Match, answer: Answer) -> None:
         if match is not self.match:
-            return
-        if isinstance(answer, str):
-            self._forget(answer)
             return
         self.answer = answer
         self.model.show(answer.listed)
         self._say()
-        if over and answer.listed and not self.grid.currentIndex().isValid():
+        if answer.is_complete and answer.listed and not self.grid.currentIndex().isValid():
             self.grid.selectRow(0)
 
     def _say(self) -> None:

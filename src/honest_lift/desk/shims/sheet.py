@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import threading
-from contextlib import suppress
 from math import nan
 from typing import TYPE_CHECKING
 
@@ -14,6 +12,7 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QVBoxLayout, QWid
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
+from honest_lift.desk.jobs import Job
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
@@ -41,11 +40,9 @@ _GOALS = {
 
 
 class ShimsSheet(QWidget):
-    """Plans are worked out on a thread of their own; the window lives on, and Cancel gives the best found so far."""
+    """Plans are worked out beside the window, which lives on; Cancel gives the best found so far."""
 
     typed = pyqtSignal(str)
-    _made = pyqtSignal(object, object)
-    _found = pyqtSignal(float)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -71,8 +68,7 @@ class ShimsSheet(QWidget):
         self._windows: tuple[object, list[Window]] = (None, [])
         self.stock = RecordTable(self._columns(), self.tr("Shims in stock"))
         self.base = QCheckBox(self.tr("a hardened one under every spring (aluminium)"))
-        self._stop = threading.Event()
-        self._thread: threading.Thread | None = None
+        self._job: Job | None = None
         self._length = ""
         self._lay_out()
         self._connect()
@@ -110,8 +106,6 @@ class ShimsSheet(QWidget):
         )
         self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
-        self._made.connect(self._show)
-        self._found.connect(self._show_found)
         follow(self, (self.session.changed, self.session.examined, self.session.moved), self.refresh)
 
     def dress(self, theme, zoom: float) -> None:
@@ -194,7 +188,7 @@ class ShimsSheet(QWidget):
         return f"{where}: {empty}{low} ({window.low.name}) to {high} {unit} ({window.high.name})"
 
     def _enable(self) -> None:
-        working = self._thread is not None
+        working = self.is_working
         self.make.setEnabled(not working)
         self.cancel.setEnabled(working)
         for one in (self.accept, self.card, self.paper):
@@ -205,37 +199,36 @@ class ShimsSheet(QWidget):
     # --- working it out ---
 
     def _cancel(self) -> None:
-        self._stop.set()
+        if self._job is not None:
+            self.session.searches.cancel(self._job)
+
+    @property
+    def is_working(self) -> bool:
+        """Tell whether a plan is being worked out."""
+        return self._job is not None and not self._job.is_over
 
     def work_out(self) -> None:
-        """Work the plan out on a thread."""
-        if self._thread is not None:
+        """Work the plan out, beside the window."""
+        if self.is_working:
             return
         book, goal, springs = self.session.book, self.goal.currentData(), self.springs.currentData()
-        self._stop.clear()
-
-        def on_the_way(spread_n: float) -> None:
-            with suppress(RuntimeError):
-                self._found.emit(spread_n)
-
-        def run() -> None:
-            from honest_lift.plans.spring.shims import ShimPlan, plan_shims
-
-            try:
-                plan = plan_shims(book, goal, springs, cancelled=self._stop.is_set, found=on_the_way)
-            except Exception as error:  # a bug, but the window must not wait for ever
-                plan = ShimPlan(goal, problems=(f"it could not be worked out: {type(error).__name__}, {error}",))
-            with suppress(RuntimeError):  # the window may have been closed meanwhile
-                self._made.emit(book, plan)
-
-        self._thread = threading.Thread(target=run, name="shim plan", daemon=True)
-        self._thread.start()
+        job = self.session.searches.start(
+            "plan_shims", book, goal, springs, told=self._show_found, done=lambda plan: self._show(book, plan)
+        )
+        self._job = job
+        job.ended.connect(lambda: self._over(job))
         self.result.setText(self.tr("being worked out…"))
+        self._enable()
+
+    def _over(self, job: Job) -> None:
+        """Say it where a plan ended with no plan."""
+        if job.error or (job.is_cancelled and self.model.plan is None):
+            self.result.setText(self.tr("It was not worked out: {0}.").format(job.error or self.tr("cancelled")))
         self._enable()
 
     def _show_found(self, spread_n: float) -> None:
         """Say what a plan on the way reaches, while a better one is looked for."""
-        if self._thread is not None:
+        if self.is_working:
             reached = in_words(spread_n, "load", self.session.unit("load"), 1)
             self.result.setText(
                 self.tr("A plan with loads {0} apart is found; Cancel takes it. Looking for a better one…").format(
@@ -244,9 +237,6 @@ class ShimsSheet(QWidget):
             )
 
     def _show(self, book: object, plan: ShimPlan) -> None:
-        if self._thread:
-            self._thread.join()
-        self._thread = None
         if book is not self.session.book:
             self.result.setText(self.tr("Something has changed since: work the plan out again."))
             self._enable()

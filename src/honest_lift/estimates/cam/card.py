@@ -5,11 +5,11 @@ from __future__ import annotations
 import numpy as np
 from msgspec import Struct
 
+from honest_lift.estimates.cam.solved import PENDING, answer_to
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.cam import CamLobe, Duration, side_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import at_role
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.card_lobe import CardError, Flank, flank_from_card
 from honest_lift.mechanics.solving.roots import roots_between
 from honest_lift.numbers.units import in_words
@@ -78,15 +78,29 @@ def flank_of(book: Book, role: str) -> Flank | str:
     lift = resolve(book, "lobe_lift", at_role(role)).value
     if not lift > 0:
         return f"not stated for the {role}: lobe lift"
-    try:
-        return _flank((lift, tuple((one.lift_mm, one.crank_deg) for one in durations)))
-    except CardError as error:
-        return f"{role}: {error}"
+    found: Flank | str | None = answer_to(OfCard(lift, tuple((one.lift_mm, one.crank_deg) for one in durations)))
+    if found is None:
+        return PENDING
+    return found if isinstance(found, Flank) else f"{role}: {found}"
 
 
-@by_value
-def _flank(card: tuple[float, tuple[tuple[float, float], ...]]) -> Flank:
-    return flank_from_card(*card)
+class OfCard(Struct, frozen=True):
+    """The flank of a card, to be solved: its lift, and lifts with their durations in crank degrees."""
+
+    lift_mm: float
+    durations: tuple[tuple[float, float], ...]
+
+    @property
+    def key(self) -> tuple[object, ...]:
+        """See `Problem`."""
+        return ("card", self.lift_mm, self.durations)
+
+    def solve(self) -> Flank | str:
+        """Give the flank, or what is wrong with the card."""
+        try:
+            return flank_from_card(self.lift_mm, self.durations)
+        except CardError as error:
+            return str(error)
 
 
 def _by_tdc_lift(book: Book, lobe: CamLobe) -> Middle | None:

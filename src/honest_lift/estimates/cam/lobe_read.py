@@ -8,12 +8,12 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.cam.nose import in_order
+from honest_lift.estimates.cam.solved import PENDING, answer_to, is_solved
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, tables
 from honest_lift.facts.place import Place, at_position, at_role
-from honest_lift.facts.remember import named_memory
 from honest_lift.facts.staleness import staleness
 from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import scatter_doubt
@@ -66,6 +66,7 @@ class LobeRead(Struct, frozen=True):
     centre_u_deg: float = 0.0
     far_deg: float | None = None  # a middle that no lobe of its role has
     band: Band = Band(*_COARSEST)
+    is_pending: bool = False
 
     def duration_deg(self, lift_mm: float) -> float | None:
         """Give the crank degrees it holds above a lift; None where it does not pass it on both sides."""
@@ -95,20 +96,36 @@ def table_near(book: Book, role: str, position: str) -> StandingTable | None:
 
 def lobe_read(book: Book, found: StandingTable) -> LobeRead:
     """Give a table as a lobe; remembered, since smoothing takes a while and a table never changes under its id."""
-    errors = _errors(book.engine, found)
-    key = (found.key, errors)
-    if key not in _read:
-        _read[key] = _work_out(found, *errors)
-    answer: LobeRead = _read[key]
-    return answer
+    answer: LobeRead | None = answer_to(OfTable(found, *_errors(book.engine, found)))
+    return LobeRead(found, missing=PENDING, is_pending=True) if answer is None else answer
 
 
-_read = named_memory()
+class OfTable(Struct, frozen=True):
+    """A table to be smoothed, and the standard errors its rows weigh by: of one lift, and of one crank angle."""
+
+    found: StandingTable
+    lift_error_mm: float
+    wheel_error_deg: float
+
+    @property
+    def key(self) -> tuple[object, ...]:
+        """See `Problem`."""
+        return ("table", self.found.key, self.lift_error_mm, self.wheel_error_deg)
+
+    def solve(self) -> LobeRead:
+        """Smooth it."""
+        return _work_out(self.found, self.lift_error_mm, self.wheel_error_deg)
 
 
 def is_read(book: Book, found: StandingTable) -> bool:
     """Tell whether a table has been smoothed already."""
-    return (found.key, _errors(book.engine, found)) in _read
+    return is_solved(OfTable(found, *_errors(book.engine, found)))
+
+
+def to_be_read(book: Book) -> list[OfTable]:
+    """Give the tables that nobody has smoothed yet."""
+    every = (OfTable(one, *_errors(book.engine, one)) for one in tables(book.journal))
+    return [one for one in every if not is_solved(one)]
 
 
 def stale_words(book: Book, found: StandingTable) -> str:

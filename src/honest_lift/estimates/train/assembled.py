@@ -16,6 +16,7 @@ from msgspec.structs import replace
 from honest_lift.estimates.cam.card import centre_deg, durations_of, flank_of, lobe_of
 from honest_lift.estimates.cam.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.cam.nose import nose_of_table
+from honest_lift.estimates.cam.solved import PENDING
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker.every_gear import rockers_of
@@ -193,6 +194,8 @@ def _by_table(book: Book, role: str, position: str) -> _Told:
     read = lobe_read(book, found) if found else None
     if found is None or read is None:
         return _by_card(book, role, position)
+    if read.is_pending:
+        return _pending(_place(role, position))
     if read.lobe is None:
         return replace(_by_card(book, role, position), read=read)
     advanced = advanced_since(book.engine, found.table.depends_on.get("cam", ""))
@@ -222,6 +225,8 @@ def tool_ground(book: Book, tool: Tool | None, read_on: str) -> Ground:
 def _by_card(book: Book, role: str, position: str) -> _Told:
     flank, place = flank_of(book, role), _place(role, position)
     centre, timed_by = _centre(book, role, position, None)
+    if flank == PENDING:
+        return _pending(place)
     if isinstance(flank, str):
         shape = Input("lobe_shape", "", "missing", ground=Ground.MISSING, note=flank, asked=place)
         return _Told(shape, None, "", centre, timed_by)
@@ -230,6 +235,16 @@ def _by_card(book: Book, role: str, position: str) -> _Told:
     shape = Input("lobe_shape", "the cam card", "assumed", 0.0, ground=Ground.ASSUMED, low=-off, high=off,
                   note="drawn from the card: its shape between the durations is assumed", asked=place)  # fmt: skip
     return _Told(shape, CardLobe(flank), role, centre, timed_by)
+
+
+def _pending(place: Place) -> _Told:
+    """Give a lobe that is being worked out: so long, all that rests on it is missing."""
+    ground = Ground.MISSING | Ground.PENDING
+    shape, centre = (
+        Input(name, "", "missing", ground=ground, note=PENDING, asked=place)
+        for name in ("lobe_shape", "lobe_centreline")
+    )
+    return _Told(shape, None, "", centre, "")
 
 
 def _centre(

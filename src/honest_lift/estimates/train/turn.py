@@ -16,7 +16,7 @@ from honest_lift.estimates.train.assembled import BY_WHEEL, OF_LOBE, Lifted, lif
 from honest_lift.estimates.train.motion import figures, linkage_of, side_of_cam
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import ENGINE
-from honest_lift.facts.remember import by_identity
+from honest_lift.facts.remember import by_identity, remembered_in
 from honest_lift.mechanics.cam.lobe import of_lift
 from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
 from honest_lift.mechanics.train.linkage import Linkage, RatioLinkage
@@ -71,10 +71,9 @@ def turn_of(book: Book, role: str, position: str = "", *, bled: bool = False) ->
     is checked.
     """
     known = _turns(book)
-    key = (role, position, bled)
-    if key not in known:
-        known[key] = _turn(book, lifted_of(book, role, position), role, position, bled=bled)
-    return known[key]
+    return remembered_in(
+        known, (role, position, bled), lambda: _turn(book, lifted_of(book, role, position), role, position, bled=bled)
+    )
 
 
 @by_identity

@@ -10,7 +10,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.match.asked import CardSprings, Ints, Pairs, Retainers, rows
+from honest_lift.mechanics.match.asked import Asked, CardSprings, Ints, Pairs, Pockets, Retainers, Stacks, rows
 from honest_lift.mechanics.match.candidates import Weighed, speed_rpm, told_apart
 from honest_lift.mechanics.match.rungs import card_load, lines_of
 from honest_lift.mechanics.match.search import Found, search
@@ -108,11 +108,16 @@ class Match:
 
     def search(self, most: int = MOST) -> Iterator[Answer]:
         """Search, and give what is found as it comes; the last answer is complete."""
-        bench = self.bench
-        for each in search(self.springs, self.retainers, self.pairs, bench.pockets, bench.stacks, bench.asked, most):
-            yield self._answer(each)
+        for each in search(*self.question(most)):
+            yield self.answer(each)
 
-    def _answer(self, found: Found) -> Answer:
+    def question(self, most: int = MOST) -> tuple[CardSprings, Retainers, Pairs, Pockets, Stacks, Asked, int]:
+        """Give what the search takes, as it stands: it may be asked of another process."""
+        bench = self.bench
+        return self.springs, self.retainers, self.pairs, bench.pockets, bench.stacks, bench.asked, most
+
+    def answer(self, found: Found) -> Answer:
+        """Put what is found so far into words and figures."""
         return Answer(found.count, _marked(self.candidates(found.best)), found.looked, found.of)
 
     def candidates(self, weighed: Weighed) -> tuple[Candidate, ...]:

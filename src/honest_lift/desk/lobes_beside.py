@@ -1,0 +1,82 @@
+"""Lobes solved beside the window: what rests on one is pending until it has come, and the engine is examined again then."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Hashable, Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from PyQt6.QtCore import QObject
+
+from honest_lift.desk.jobs import Job, Jobs
+
+
+def cached(name: str) -> Path:
+    """Give the file of the person's cache folder that something is kept in."""
+    from platformdirs import user_cache_path
+
+    return user_cache_path("honest-lift") / f"{name}.msgpack"
+
+
+class LobesBeside(QObject):
+    """`came`: called when lobes have come. `kept`: the file solved lobes are kept in from run to run."""
+
+    def __init__(self, parent: QObject, came: Callable[[], None], kept: Path | None = None) -> None:
+        super().__init__(parent)
+        self.jobs = Jobs(self)
+        self._came, self._kept = came, kept
+        self._asked: set[Hashable] = set()
+        self._solved: list[tuple[Any, Any]] = []
+        self._given_up = self._looks = False
+
+    @contextmanager
+    def left_for_later(self) -> Iterator[None]:
+        """Leave what is not solved for later, and have it solved beside the window."""
+        from honest_lift.estimates.cam.solved import left_for_later
+
+        if self._given_up:
+            yield
+            return
+        self._look_first()
+        with left_for_later() as wanted:
+            yield
+        fresh = {key: one for key, one in wanted.items() if key not in self._asked}
+        if fresh:
+            self._asked |= set(fresh)
+            job = self.jobs.start("solve_lobes", tuple(fresh.values()), told=self._take)
+            job.ended.connect(lambda: self._over(job, set(fresh)))
+
+    def _look_first(self) -> None:
+        """Find what earlier runs solved, from the first time on."""
+        if self._kept is not None and not self._looks:
+            from honest_lift.estimates.cam.solved import look_first
+            from honest_lift.jobs.kept_lobes import KeptLobes
+
+            self._looks = True
+            look_first(KeptLobes(self._kept).find)
+
+    @property
+    def is_at_work(self) -> bool:
+        """Tell whether a lobe is still to come."""
+        return bool(self._asked)
+
+    def _take(self, solved: tuple[Any, Any]) -> None:
+        from honest_lift.estimates.cam.solved import remember
+
+        remember(*solved)
+        self._solved.append(solved)
+
+    def _over(self, job: Job, keys: set[Hashable]) -> None:
+        """Examine again; where the process could not, from now on in the window."""
+        self._asked -= keys
+        self._given_up = bool(job.error)
+        if self._kept is not None and self._solved:
+            self.jobs.start("keep_lobes", str(self._kept), tuple(self._solved))
+            self._solved = []
+        self._came()
+
+    def close(self) -> None:
+        """End the process; what was asked may be asked again."""
+        self.jobs.close()
+        self._asked.clear()

@@ -1,0 +1,181 @@
+"""A worker process that works, raises, dies, hangs and heeds nothing: it is said, it is started anew, nothing is lost."""
+
+import os
+import signal
+from contextlib import contextmanager
+from pathlib import Path
+
+import pytest
+
+from honest_lift.desk import jobs as jobs_file
+from honest_lift.desk.jobs import Jobs
+from honest_lift.desk.lobes_beside import LobesBeside, cached
+from honest_lift.estimates.cam import solved
+from honest_lift.facts.remember import forget_all
+
+
+class Heard:
+    """Jobs with all they say."""
+
+    def __init__(self):
+        self.jobs = Jobs(module="odd_worker")
+        self.slipped, self.noticed = [], []
+        self.jobs.slipped.connect(lambda error: self.slipped.append(str(error)))
+        self.jobs.noticed.connect(self.noticed.append)
+
+    def ask(self, qtbot, task, *given):
+        results = []
+        job = self.jobs.start(task, *given, done=results.append)
+        qtbot.waitUntil(lambda: job.is_over, timeout=20000)
+        return results[0] if results else None, job.error
+
+
+@pytest.fixture
+def heard(qtbot, monkeypatch):
+    monkeypatch.syspath_prepend(str(Path(__file__).parent.parent))
+    made = Heard()
+    yield made
+    made.jobs.close()
+
+
+def test_what_a_job_says_and_comes_to_is_handed_on_in_order(heard, qtbot):
+    told, results = [], []
+    first = heard.jobs.start("count_up", 4, told=told.append, done=results.append)
+    second = heard.jobs.start("count_up", 2, done=results.append)
+    assert not told, "nothing is called before `start` returns"
+    qtbot.waitUntil(lambda: second.is_over, timeout=20000)
+    assert (told, results, first.is_over) == ([0, 1, 2, 3], [4, 2], True)
+    assert not heard.jobs.is_at_work
+
+
+def test_what_a_job_raises_is_relayed_and_the_process_goes_on(heard, qtbot):
+    _, error = heard.ask(qtbot, "raise_something")
+    process = heard.jobs.process_id
+    assert error == "ZeroDivisionError: of all things"
+    assert heard.slipped == ["raise_something: ZeroDivisionError: of all things"]
+    assert heard.ask(qtbot, "count_up", 3) == (3, "")
+    assert heard.jobs.process_id == process
+
+
+def test_a_job_whose_process_is_killed_is_done_by_another(heard, qtbot, tmp_path):
+    assert heard.ask(qtbot, "die", str(tmp_path / "once")) == ("done the second time", "")
+    assert "being worked out again" in heard.noticed[0]
+    assert not heard.slipped
+    assert heard.ask(qtbot, "die")[1] == "its process ended before it was done"
+    assert "die: its process ended 2 times" in heard.slipped[0]
+    assert heard.ask(qtbot, "count_up", 2) == (2, ""), "and the next job is done as ever"
+
+
+def test_those_waiting_behind_one_that_kills_its_process_are_done(heard, qtbot):
+    results = []
+    bad = heard.jobs.start("die")
+    good = [heard.jobs.start("count_up", to, done=results.append) for to in (1, 2)]
+    qtbot.waitUntil(lambda: bad.is_over and all(one.is_over for one in good), timeout=20000)
+    assert (results, bool(bad.error)) == ([1, 2], True)
+
+
+def test_cancel_is_heeded_or_the_process_is_ended(heard, qtbot, monkeypatch):
+    counted = []
+    job = heard.jobs.start("count_up", 5000, done=counted.append)
+    qtbot.waitUntil(lambda: heard.jobs.process_id != 0)
+    qtbot.wait(300)
+    heard.jobs.cancel(job)
+    qtbot.waitUntil(lambda: job.is_over, timeout=20000)
+    assert counted[0] < 5000
+    monkeypatch.setattr(jobs_file, "_OBEYS_S", 0.2)
+    deaf = heard.jobs.start("heed_nothing")
+    with qtbot.waitSignal(deaf.told, timeout=20000):
+        pass
+    process = heard.jobs.process_id
+    heard.jobs.cancel(deaf)
+    qtbot.waitUntil(lambda: deaf.is_over, timeout=20000)
+    assert not heard.noticed, "it was wanted so"
+    assert heard.ask(qtbot, "count_up", 1) == (1, "")
+    assert heard.jobs.process_id != process
+
+
+def test_a_process_that_answers_nothing_is_ended_and_said(heard, qtbot, monkeypatch):
+    monkeypatch.setattr(jobs_file, "_SILENT_S", 1.5)
+    _, error = heard.ask(qtbot, "hang")
+    assert error == "its process ended before it was done"
+    assert heard.slipped
+
+
+def test_a_worker_ends_with_its_window(heard, qtbot):
+    heard.ask(qtbot, "count_up", 1)
+    process = heard.jobs.process_id
+    heard.jobs.close()
+    with pytest.raises(ProcessLookupError):
+        os.kill(process, 0)
+
+
+# --- lobes beside the window ---
+
+
+@contextmanager
+def beside(window, kept=None):
+    session = window.session
+    session.lobes = LobesBeside(session, session.examine, kept)
+    try:
+        yield session.lobes
+    finally:
+        solved.look_first(None)
+        session.lobes.close()
+        session.lobes = None
+
+
+def figures(session):
+    return [(one.check.name, one.place, f"{one.figure:.6f}", one.verdict) for one in session.examination.findings]
+
+
+def test_findings_wait_for_their_lobe_and_come_to_the_same(open_window, qtbot, tmp_path):
+    window = open_window()
+    session = window.session
+    at_once = figures(session)
+    forget_all()
+    with beside(window, tmp_path / "lobes.msgpack") as lobes:
+        session.examine()
+        pending = session.examination.finding("piston_valve", "3i")
+        assert (pending.verdict.word, str(pending.figure)) == ("unproven", "nan")
+        assert {one.note for one in pending.inputs if one.note} >= {solved.PENDING}
+        assert f"{session.examination.finding('bind_margin', '3i').figure:.3f}" != "nan", (
+            "what needs no lobe is there at once"
+        )
+        assert not any(one.quantity.startswith("lobe_") for one in session.plan), (
+            "nobody has to read what is on its way"
+        )
+        qtbot.waitUntil(lambda: not lobes.is_at_work, timeout=20000)
+        assert figures(session) == at_once
+        qtbot.waitUntil(lambda: not lobes.jobs.is_at_work, timeout=20000)
+    forget_all()
+    with beside(window, tmp_path / "lobes.msgpack") as lobes:
+        session.examine()
+        assert not lobes.is_at_work, "kept from the run before"
+        assert figures(session) == at_once
+
+
+def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_window, qtbot, tmp_path):
+    window, path = open_window(), tmp_path / "lobes.msgpack"
+    for spoil in (b"", b"no such thing", b"\x92\xa3abc\x90"):
+        path.write_bytes(spoil)
+        forget_all()
+        with beside(window, path) as lobes:
+            window.session.examine()
+            assert lobes.is_at_work
+            qtbot.waitUntil(lambda lobes=lobes: not lobes.is_at_work, timeout=20000)
+
+
+def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
+    window = open_window()
+    session = window.session
+    at_once = figures(session)
+    forget_all()
+    with beside(window) as lobes:
+        session.examine()
+        os.kill(lobes.jobs.process_id, signal.SIGKILL)
+        qtbot.waitUntil(lambda: not lobes.is_at_work, timeout=20000)
+        assert figures(session) == at_once
+
+
+def test_the_cache_lies_where_caches_lie(tmp_path):
+    assert cached("lobes").is_relative_to(tmp_path)

@@ -14,21 +14,44 @@ def say(what):
 
 
 class Watch(QObject):
-    """Watches the grid's paints: the first one after the checks have run carries every figure."""
+    """Watches the grid's paints: the first one after the checks have run carries every figure that needs no lobe."""
 
     def __init__(self, window):
         super().__init__(window)
         self.window = window
+        window.heights.grid.viewport().installEventFilter(self)
 
     def eventFilter(self, watched, event):  # noqa: N802
         if event.type() == QEvent.Type.Paint and self.window.session.examination is not None:
             watched.removeEventFilter(self)
-            QTimer.singleShot(0, self.end)
+            QTimer.singleShot(0, self.painted)
         return False
 
-    def end(self):
+    def painted(self):
         say("figures")
+        lobes = self.window.session.lobes
+        if lobes is None or not lobes.is_at_work:
+            self.end()
+        else:
+            self.window.session.examined.connect(self.come)
+
+    def come(self):
+        if not self.window.session.lobes.is_at_work:
+            self.window.session.examined.disconnect(self.come)
+            QTimer.singleShot(0, self.shown)
+
+    def shown(self):
+        self.window.repaint()
+        self.end()
+
+    def end(self):
+        say("every")
         self.window.closeEvent = lambda event: event.accept()
+        session = self.window.session
+        if session.lobes is not None:  # let it keep what it has solved
+            while session.lobes.jobs.is_at_work:
+                desk.application().processEvents()
+        session.close()
         desk.application().quit()
 
 
@@ -37,7 +60,7 @@ class Watched(desk.Window):
 
     def _after_first_paint(self):
         say("painted")
-        self.heights.grid.viewport().installEventFilter(Watch(self))
+        Watch(self)
         super()._after_first_paint()
 
 

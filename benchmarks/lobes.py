@@ -12,12 +12,12 @@ from opening import opened
 from honest_lift.demo.engine import demo_book
 from honest_lift.estimates.cam.card import flank_of
 from honest_lift.estimates.cam.lobe_read import lobe_read
-from honest_lift.facts import remember
 from honest_lift.facts.edits import new_id
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
 from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import TakeTables, table_of
+from honest_lift.facts.memory import remember
 from honest_lift.facts.place import at_position
 from honest_lift.facts.wheel_import import in_mm, read_table
 from honest_lift.mechanics.cam.card_lobe import flank_from_card

@@ -14,12 +14,12 @@ from msgspec.structs import replace
 from honest_lift.checks.examine import examine
 from honest_lift.demo.engine import demo_book
 from honest_lift.estimates.cam.card import flank_of
-from honest_lift.facts import remember
 from honest_lift.facts.edits import Confirm, Edit, Put, State, fit_springs, reading_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
 from honest_lift.facts.layout import read_layout
+from honest_lift.facts.memory import remember
 from honest_lift.facts.parts import Spring, SpringSet
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 

@@ -146,8 +146,8 @@ def one_trial(folder: Path, faulty: Faulty, source: bytes) -> tuple[Bench, list[
 
     from honest_lift.facts import disk
     from honest_lift.facts.file import read_book
+    from honest_lift.facts.memory.remember import forget_all
     from honest_lift.facts.recovery import leftovers
-    from honest_lift.facts.remember import forget_all
 
     shutil.rmtree(folder, ignore_errors=True)
     folder.mkdir()

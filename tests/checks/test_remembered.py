@@ -9,12 +9,12 @@ from msgspec.structs import replace
 
 from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
-from honest_lift.facts import remember
 from honest_lift.facts.edits import EditError, Fit, MoveReading, Put, StrikeOut, fit_springs, fitment
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import by_place, replayed, standing
 from honest_lift.facts.limits import Limit
+from honest_lift.facts.memory import remember
 from honest_lift.facts.place import at_position, of_spring
 from honest_lift.plans.trial import tried_on
 from trials import DEMO, changes

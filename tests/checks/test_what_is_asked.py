@@ -11,9 +11,9 @@ from gears import bench as gears
 from honest_lift.checks.examine import examine
 from honest_lift.estimates import of_cylinder, of_valve, resolve
 from honest_lift.estimates.train import assembled
-from honest_lift.facts import narrowed, remember, touched
 from honest_lift.facts.changes import Change, places_of
 from honest_lift.facts.edits import Describe, EditError, Put
+from honest_lift.facts.memory import narrowed, remember, touched
 from honest_lift.plans.trial import tried_on
 from trials import AMOUNTS, DEMO
 from turning import engine as turned

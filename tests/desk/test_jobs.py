@@ -11,7 +11,7 @@ from honest_lift.desk import jobs as jobs_file
 from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.estimates.cam import solved
-from honest_lift.facts.remember import forget_all
+from honest_lift.facts.memory.remember import forget_all
 
 
 class Heard:

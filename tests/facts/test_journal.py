@@ -6,13 +6,13 @@ from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from engines import Bench
-from honest_lift.facts import remember
 from honest_lift.facts.edits import EditError, MoveReading, NoteReading, StrikeOut, fit_springs, readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import Moved, Noted, Reading, StruckOut, Withdrawn
 from honest_lift.facts.journal_index import index_of
 from honest_lift.facts.ledger import ledger_of, replayed, standing
+from honest_lift.facts.memory import remember
 from honest_lift.facts.place import at_position, of_spring
 
 HERE, THERE = at_position("1e"), at_position("1i")

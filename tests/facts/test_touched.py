@@ -6,15 +6,15 @@ import pytest
 from msgspec.structs import replace
 
 from engines import GAUGE, Bench
-from honest_lift.facts import remember
-from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.edits import Describe, Fit, MoveReading, NoteReading, Put, StrikeOut, fitment
 from honest_lift.facts.fitments import CONSULTED
 from honest_lift.facts.journal import StruckOut
-from honest_lift.facts.narrowed import narrowed, whole_for
+from honest_lift.facts.memory import remember
+from honest_lift.facts.memory.by_quantity import recalled
+from honest_lift.facts.memory.narrowed import narrowed, whole_for
+from honest_lift.facts.memory.touched import touched
 from honest_lift.facts.place import at_position
-from honest_lift.facts.touched import touched
 from honest_lift.facts.wheel_table import WheelTable
 
 

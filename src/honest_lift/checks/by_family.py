@@ -26,8 +26,8 @@ from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.estimates.rocker.room import SLOT, TURNS, UNDERSIDE
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import narrowed
-from honest_lift.facts.remember import by_value
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 
 Family = Callable[[Book], list[Finding]]
 

@@ -24,9 +24,9 @@ from honest_lift.estimates.spring.curves import Curves
 from honest_lift.estimates.spring.form import forms_of
 from honest_lift.estimates.spring.loads import spring_curves
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value, last_few
 from honest_lift.facts.place import split_position
-from honest_lift.facts.remember import by_value, last_few
 from honest_lift.numbers.verdict import Verdict, worst
 
 _OF_SPRINGS = frozenset({"spring_load", "bind_height", "free_length", "spring_condition", "reference_load"})

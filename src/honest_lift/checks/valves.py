@@ -17,10 +17,10 @@ from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.estimates.train.masses import Moving, moving_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import Place, at_position
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.spring.heights import open_height
 from honest_lift.numbers.doubt import Ground, join
 

@@ -7,10 +7,10 @@ from msgspec.structs import replace
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import by_place
+from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.place import at_cylinder
 
 

@@ -13,11 +13,11 @@ from msgspec.structs import replace
 from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import Slot, holders
 from honest_lift.facts.ledger import by_place
+from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.wheel_table import READ_AS
 

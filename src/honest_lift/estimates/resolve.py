@@ -18,17 +18,17 @@ from honest_lift.estimates.observed import observed
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.spring.tester import correction_for
-from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import lift_by_card
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, by_place
+from honest_lift.facts.memory.by_quantity import recalled
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.quantity import Quantity
-from honest_lift.facts.remember import by_identity
 from honest_lift.facts.staleness import done_since, is_stale, staleness
 from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import Tool, offset_doubt, offset_source, rounding_doubt, scatter_doubt

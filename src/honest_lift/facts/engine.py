@@ -14,9 +14,9 @@ from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.made_of import GuideMaterial, MadeOf
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.tools import Tool
 from honest_lift.facts.trials import Trial

@@ -11,8 +11,8 @@ from typing import Literal
 from msgspec import Struct
 
 from honest_lift.facts.layout import Layout
+from honest_lift.facts.memory.remember import by_identity_of_many
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity_of_many
 
 Slot = Literal[
     "spring", "shims", "inner shims", "locator", "retainer", "locks", "valve", "seat", "guide", "pocket", "seal", "rocker",

@@ -7,7 +7,7 @@ from operator import is_
 from msgspec import Struct
 
 from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut, Withdrawn
-from honest_lift.facts.remember import last_few
+from honest_lift.facts.memory.remember import last_few
 from honest_lift.facts.wheel_table import RowsJudged, WheelTable
 
 TABLES = "\N{BULLET} wheel tables"  # in place of a quantity: no quantity is called so

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from msgspec import Struct
 
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.place import Role, split_position
-from honest_lift.facts.remember import by_identity
 
 _PITCH_MM = 52.0  # drawing only: between neighbours on a head nobody has measured
 _ROW_MM = 46.0  # drawing only: between the rows of a four-valve head

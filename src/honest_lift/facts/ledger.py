@@ -9,8 +9,8 @@ from msgspec.structs import replace
 
 from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut, Withdrawn
 from honest_lift.facts.journal_index import TABLES, index_of
+from honest_lift.facts.memory.remember import by_identity_of_many, by_value, last_few
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import by_identity_of_many, by_value, last_few
 from honest_lift.facts.wheel_table import RowsJudged, StandingTable, WheelTable
 
 _REPLACED = "replaced by a later reading"

@@ -13,8 +13,8 @@ from honest_lift.facts.changes import is_untouched
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.fitments import CHANGEABLE, RESTACKED, SCOPES, STACKS, Fitment, Slot, holders, in_place, since
 from honest_lift.facts.ledger import Standing
+from honest_lift.facts.memory.remember import named_memory
 from honest_lift.facts.place import Place, at_position
-from honest_lift.facts.remember import named_memory
 
 _NOTED = "~"  # before the key of a part that was only noted: its change makes nothing stale
 

@@ -9,8 +9,8 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, tables
+from honest_lift.facts.memory.remember import named_memory
 from honest_lift.facts.place import Place
-from honest_lift.facts.remember import named_memory
 from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.wheel_table import READ_AS, StandingTable
 from honest_lift.mechanics.cam.measured_lobe import nose_lift, rough_at_nose

@@ -11,7 +11,7 @@ from contextlib import contextmanager
 from contextvars import ContextVar
 from typing import Any, Protocol
 
-from honest_lift.facts.remember import named_memory, nothing_to_remember
+from honest_lift.facts.memory.remember import named_memory, nothing_to_remember
 
 PENDING = "its lobe is being worked out"
 _MOST = 400  # lobes; each is some ten kilobytes

@@ -21,9 +21,9 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import at_cylinder, position_title
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cylinder.pours import (
     MOST_LEAK_CC_PER_MIN,
     UNLIKE_CC,

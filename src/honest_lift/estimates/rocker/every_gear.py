@@ -20,8 +20,8 @@ from honest_lift.estimates.rocker.parts import QUOTED, RESTS_ON, kind_of, told_e
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import by_place
-from honest_lift.facts.narrowed import narrowed
-from honest_lift.facts.remember import by_value
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.mechanics.rocker.finger import FingerGear, set_on_pivot
 from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud
 from honest_lift.mechanics.rocker.tip_end import OnTheTip, works

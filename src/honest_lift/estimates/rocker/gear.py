@@ -13,8 +13,8 @@ from honest_lift.estimates.estimate import Input, estimate_of
 from honest_lift.estimates.rocker.parts import Told, kind_of, told_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.place import Place, at_position, at_role
-from honest_lift.facts.remember import by_identity
 from honest_lift.mechanics.rocker.finger import FingerGear, why_not_finger
 from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, why_not
 from honest_lift.mechanics.rocker.tip_end import OnTheTip, works

@@ -16,11 +16,11 @@ from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG, slots_of
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.quantities.follower import FINGER
 from honest_lift.facts.quantities.rocker import GEOMETRY
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.rocker.finger import FingerGear, pad_for_lash, set_on_pivot
 from honest_lift.mechanics.rocker.pushrod_length import beyond_middles, slopes
 from honest_lift.mechanics.rocker.pushrod_rocker import PushrodGear, set_on_shaft, set_on_stud

@@ -10,7 +10,7 @@ from msgspec import Struct
 from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input
-from honest_lift.facts.remember import by_identity
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
     nest_is_contradictory,

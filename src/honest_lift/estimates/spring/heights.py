@@ -15,9 +15,9 @@ from honest_lift.estimates.resolve import counting_readings, disagreeing, measur
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import by_place
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value, named_memory
 from honest_lift.facts.place import at_position
-from honest_lift.facts.remember import by_value, named_memory
 from honest_lift.facts.staleness import changes_since, is_stale, noted_change
 from honest_lift.numbers.doubt import Ground
 

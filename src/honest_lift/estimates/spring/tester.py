@@ -16,7 +16,7 @@ from msgspec.structs import replace
 from honest_lift.facts.calibrations import NO_CORRECTION, Calibration, ReferenceSpring, calibration_for
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import Standing, standing
-from honest_lift.facts.remember import by_identity
+from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.tools import Tool, kept_true, offset_doubt, scatter_doubt
 from honest_lift.mechanics.spring.tester_calibration import GAIN, OFFSET, STOP, Fit, corrected_load, fit_tester
 from honest_lift.numbers.doubt import Array

@@ -23,9 +23,9 @@ from honest_lift.estimates.rocker.every_gear import rockers_of
 from honest_lift.estimates.rocker.gear import gear_of
 from honest_lift.estimates.rocker.parts import kind_of, part_at, told_everywhere
 from honest_lift.estimates.spring.tester import correction_for
-from honest_lift.facts.by_quantity import recalled
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book
+from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.timing import advanced_on_card, advanced_since
 from honest_lift.facts.tools import Tool, offset_doubt, offset_source, scatter_doubt

@@ -10,9 +10,9 @@ from honest_lift.estimates.rocker.every_gear import Rockers, rockers_of
 from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import at_position
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.train.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
 

@@ -20,10 +20,10 @@ from honest_lift.estimates.train.assembled import EveryTrain, Lifted
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import narrowed
+from honest_lift.facts.memory.narrowed import narrowed
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import ENGINE, at_position, of_spring
-from honest_lift.facts.remember import by_value
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.train.chain_rule import valve_acceleration
 from honest_lift.mechanics.train.masses import spring_share

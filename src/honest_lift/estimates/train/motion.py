@@ -17,7 +17,7 @@ from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.rocker.parts import Kind, kind_of
 from honest_lift.estimates.train.assembled import OF_LOBE, Lifted
 from honest_lift.facts.engine import Book
-from honest_lift.facts.remember import by_identity_of_many
+from honest_lift.facts.memory.remember import by_identity_of_many
 from honest_lift.mechanics.cam.lobe import Lobe
 from honest_lift.mechanics.clearance.piston_valve import LobeTables
 from honest_lift.mechanics.train.linkage import SIDES, SWINGS, GearLinkage, Linkage, RatioLinkage

@@ -15,8 +15,8 @@ from honest_lift.estimates.rocker.parts import kind_of
 from honest_lift.estimates.train.assembled import BY_WHEEL, OF_LOBE, Lifted, lifted_of
 from honest_lift.estimates.train.motion import figures, linkage_of, side_of_cam
 from honest_lift.facts.engine import Book
+from honest_lift.facts.memory.remember import by_identity, remembered_in
 from honest_lift.facts.place import ENGINE
-from honest_lift.facts.remember import by_identity, remembered_in
 from honest_lift.mechanics.cam.lobe import of_lift
 from honest_lift.mechanics.cylinder.slider_crank import CrankError, SliderCrank, crank_of_stroke
 from honest_lift.mechanics.train.linkage import Linkage, RatioLinkage

@@ -6,9 +6,9 @@ from collections.abc import Callable
 from typing import Any, TypeVar
 
 from honest_lift.facts.engine import Book
-from honest_lift.facts.narrowed import whole_for
-from honest_lift.facts.remember import by_identity, last_few, remembered_in
-from honest_lift.facts.touched import touched
+from honest_lift.facts.memory.narrowed import whole_for
+from honest_lift.facts.memory.remember import by_identity, last_few, remembered_in
+from honest_lift.facts.memory.touched import touched
 
 V = TypeVar("V")
 ByQuantities = dict[tuple[str, ...], dict[Any, Any]]

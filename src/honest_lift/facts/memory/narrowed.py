@@ -11,7 +11,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import CONSULTED, changed_slots
 from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.journal_index import index_of
-from honest_lift.facts.remember import last_few, named_memory
+from honest_lift.facts.memory.remember import last_few, named_memory
 
 
 def narrowed(book: Book, quantities: frozenset[str], slots: frozenset[str], *, parts: bool = False) -> Book:

@@ -72,7 +72,7 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
     assert [p.id for p in session.engine.layout.positions] == ["1e", "1i", "2i", "2e"]
 
     page = pages["Cam card"]
-    sheet.show_page("Cam card")
+    sheet.open_page("Cam card")
     for words, text in (
         ("lobe lift, intake", ".236"), ("lobe lift, exhaust", "6 mm"), ("rocker ratio, engine", "1.5"),
         ("lash, intake", ".016"), ("lash, exhaust", ".018"), ("target installed height, engine", "1.770"),
@@ -88,7 +88,7 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
     assert (round(asked.lowest, 2), round(asked.highest, 2)) == (578.27, 889.64)
 
     page = pages["Springs"]
-    sheet.show_page("Springs")
+    sheet.open_page("Springs")
     press(page, "New card")
     for title, text in (
         ("card", "Ours"),
@@ -143,7 +143,7 @@ def test_assumed_and_measured_figures_on_the_cam_page(qtbot, open_window):
     window = open_window()
     window._actions["step_engine"].trigger()
     page = window.sheets["engine"].pages["Cam card"]
-    window.sheets["engine"].show_page("Cam card")
+    window.sheets["engine"].open_page("Cam card")
     lash = row_of(page.facts, "lash, intake")
     put(qtbot, page.facts, lash, "kind", "assumed")
     put(qtbot, page.facts, lash, "assumed from", "0")
@@ -169,7 +169,7 @@ def test_a_refused_cell_keeps_its_text_and_says_why(qtbot, open_window):
     window = open_window()
     window._actions["step_engine"].trigger()
     sheet = window.sheets["engine"]
-    sheet.show_page("Cam card")
+    sheet.open_page("Cam card")
     table = sheet.pages["Cam card"].facts
     facts = window.session.engine.facts
     ratio = row_of(table, "rocker ratio, engine")
@@ -187,7 +187,7 @@ def test_mistakes_on_the_springs_page_are_explained(qtbot, open_window):
     window = open_window()
     window._actions["step_engine"].trigger()
     sheet = window.sheets["engine"]
-    sheet.show_page("Springs")
+    sheet.open_page("Springs")
     page = sheet.pages["Springs"]
     put(qtbot, page.springs, 0, "fitted", "9x")
     assert "there is no valve “9x” on this engine" in sheet.message.text()
@@ -210,7 +210,7 @@ def test_schools_and_own_limits(qtbot, open_window):
     window = open_window()
     window._actions["step_engine"].trigger()
     sheet = window.sheets["engine"]
-    sheet.show_page("Limits")
+    sheet.open_page("Limits")
     page = sheet.pages["Limits"]
     bind = row_of(page.limits, "bind margin")
     page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
@@ -240,7 +240,7 @@ def test_the_tool_drawer(qtbot, open_window):
     window = open_window()
     window._actions["step_engine"].trigger()
     sheet = window.sheets["engine"]
-    sheet.show_page("Tools")
+    sheet.open_page("Tools")
     page = sheet.pages["Tools"]
     before = len(window.session.engine.tools)
     press(page, "Add this kind")
@@ -310,7 +310,7 @@ def test_what_differs_by_place_between_pieces_and_between_tools(qtbot, open_wind
 def test_tab_leaves_a_table_for_what_comes_next(qtbot, open_window, page, table):
     window = open_window()
     window._actions["step_engine"].trigger()
-    window.sheets["engine"].show_page(page)
+    window.sheets["engine"].open_page(page)
     cells = getattr(window.sheets["engine"].pages[page], table)
     cells.setFocus()
     assert window.focusWidget() is cells

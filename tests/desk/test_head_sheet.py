@@ -91,7 +91,7 @@ def test_parts_of_the_head_are_stated_and_judged(qtbot, open_window):
     window = open_window(Bench().complete().book)
     window._actions["step_engine"].trigger()
     engine = window.sheets["engine"]
-    engine.show_page("Head parts")
+    engine.open_page("Head parts")
     page = engine.pages["Head parts"]
     rows = [page.facts.records.records[i].id for i in range(page.facts.records.rowCount())]
     index = page.facts.records.index(rows.index("lock_angle/"), 2)

@@ -5,7 +5,7 @@ from PyQt6.QtCore import Qt
 
 from engines import Bench
 from fingers import sliding
-from honest_lift.desk.route import progress
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.drawings.scene import Circle
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Put
@@ -49,7 +49,7 @@ def test_a_finger_is_turned_by_hand_and_a_pad_tried(sheet):
     table = rocker.pads.table
     table.records.setData(table.records.index(0, 1), "0.5")
     assert "higher" in rocker.pads.words.text()
-    assert progress(window.session, "rocker") == (9, 9)
+    assert STEPS["rocker"].progress(window.session) == (9, 9)
     rocker.grab()
     window.session.do(Describe({"gear": "pushrod"}, "another gear"))
     assert tabs(rocker) == ["Geometry", "Pushrod finder", "What moved it"]
@@ -101,7 +101,7 @@ def test_bucket_shims_are_typed_planned_and_fitted_in_one_edit(sheet, qtbot):
     assert window.session.engine.fitted("lash shim", "1e").height_mm == pytest.approx(2.6)
     assert "read again" in page.model.cells[0][6].text, "the lash read with the old shim proves nothing"
     assert window.session.examination.finding("lash_set", "1e").verdict.word == "unproven"
-    assert progress(window.session, "rocker") == (4, 4)
+    assert STEPS["rocker"].progress(window.session) == (4, 4)
     page.take()
     assert "Nothing is to be changed" in page.wrong.text()
     window._actions["undo"].trigger()

@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QAbstractItemView, QInputDialog, QLabel, QMessageBox
 from engines import demo
 from honest_lift.desk import questions
 from honest_lift.desk.label import plain
-from honest_lift.desk.steps import STEPS
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.journal import Reading, StruckOut
 
 HARM = '<img src="/nowhere/at/all.png">'

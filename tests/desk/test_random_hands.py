@@ -23,7 +23,7 @@ from PyQt6.QtWidgets import (
 from engines import Bench, demo
 from honest_lift.desk import printing, questions
 from honest_lift.desk.record_table import RecordTable
-from honest_lift.desk.steps import STEPS
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.ledger import standing
 
 TEXTS = ["1.8", "45", "0", "-1", "1e9", "zz", "", "1 7/8", ".02", "~1.8 ±.05", "9999", "even", "100@.05", "=1/0", "nan",

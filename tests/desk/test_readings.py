@@ -10,7 +10,7 @@ from PyQt6.QtGui import QGuiApplication
 
 from engines import Bench
 from honest_lift.desk import questions
-from honest_lift.desk.steps import STEPS
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.edits import Put, StrikeOut, readings_at
 from honest_lift.facts.file import write_book
 from honest_lift.facts.journal import Reading

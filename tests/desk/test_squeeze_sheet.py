@@ -5,7 +5,7 @@ from PyQt6.QtCore import Qt
 
 from chambers import BURETTE, poured
 from engines import Bench
-from honest_lift.desk.route import progress
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.drawings.scene import Words
 from honest_lift.facts.edits import Put
 from honest_lift.facts.place import at_cylinder, at_position
@@ -40,7 +40,7 @@ def test_the_demonstration_names_its_weeping_chamber_and_its_proud_piston(squeez
     rows = {row[0].text: row for row in sheet.chambers_page.model.cells}
     assert rows["4"][1].text == "64.8 ×2"
     assert (rows["5"][8].verdict, rows["4"][8].verdict) == ("fails", "unproven")
-    assert progress(window.session, "squeeze") == (16, 16)
+    assert STEPS["squeeze"].progress(window.session) == (16, 16)
     sheet.grab()
 
 

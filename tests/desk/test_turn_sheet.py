@@ -6,7 +6,7 @@ from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtWidgets import QLineEdit
 
 from engines import Bench
-from honest_lift.desk.route import progress
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.drawings.scene import Circle, Words
 from honest_lift.facts.place import at_position
 from turning import OVER, opposed_heads
@@ -40,7 +40,7 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     near = window.session.examination.finding("piston_valve", "7e")
     assert (near.verdict.word, near.provisional.word) == ("unproven", "fails")
     assert "7 exhaust" in told(sheet.crank_page.curves)
-    assert progress(window.session, "turn") == (16, 16)
+    assert STEPS["turn"].progress(window.session) == (16, 16)
     sheet.grab()
 
 

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from PyQt6.QtCore import QCoreApplication
 
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.observation import words_of
 
 

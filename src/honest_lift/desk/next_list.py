@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk.alignment import LEFT, VCENTER
 from honest_lift.desk.session import Session
-from honest_lift.desk.tasks import title_of
+from honest_lift.desk.steps.task import title_of
 from honest_lift.desk.theme import LIGHT, font
 
 if TYPE_CHECKING:

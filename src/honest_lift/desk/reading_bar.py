@@ -10,8 +10,11 @@ from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
+from honest_lift.desk.steps import heights
+from honest_lift.desk.steps.order import STEPS
+from honest_lift.desk.steps.step import CHOSEN
+from honest_lift.desk.steps.task import Task, places_of
 from honest_lift.desk.taking import Taken, edit_for
-from honest_lift.desk.tasks import Task, places_of, tasks_of
 from honest_lift.desk.theme import LIGHT
 from honest_lift.desk.typed_value import Typed, doubtful, read_two_ways, read_typed, understood_words
 from honest_lift.facts.columns import ColumnError
@@ -161,7 +164,8 @@ class ReadingBar(QWidget):
 
     def follow(self) -> None:
         """Follow the session to its place; what is typed stays."""
-        tasks = tasks_of(self.session)
+        step = STEPS[self.session.step]
+        tasks = (step.tasks or heights.tasks)(self.session)
         if tasks != self._tasks:
             before = self.task
             self._tasks = tasks
@@ -169,15 +173,15 @@ class ReadingBar(QWidget):
             self.what.addItems([task.title for task in tasks])
             if before in tasks:
                 self.what.setCurrentIndex(tasks.index(before))
-        if self.task and self.session.step in ("readings", "squeeze"):
+        if self.task and step.walks == CHOSEN:
             self.session.walks = self.task.kind
-        self.setVisible(self.session.step != "engine")
+        self.setVisible(step.tasks is not None)
         self._fill_ways()
         self._show_place()
         self._typed(self.entry.text())
 
     def _choose_task(self) -> None:
-        if self.task and self.session.step in ("readings", "squeeze"):
+        if self.task and STEPS[self.session.step].walks == CHOSEN:
             self.session.walk_along(self.task.kind)
         self._fill_ways()
         self._show_place()

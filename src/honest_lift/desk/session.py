@@ -14,7 +14,8 @@ from PyQt6.QtCore import QObject, pyqtSignal
 
 from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
-from honest_lift.desk.steps import CAM_PAGES, JUDGED, sheet_of
+from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
+from honest_lift.desk.steps.step import CHOSEN
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
@@ -51,7 +52,7 @@ class Session(QObject):
         super().__init__()
         self.history = History(book or empty_book())
         self.path: Path | None = None
-        self.step = "heights"
+        self.step = FIRST
         self.examination: Examination | None = None
         self.position = ""
         self.spring = ""
@@ -102,7 +103,7 @@ class Session(QObject):
         """Give the worst verdict of a valve: of the open step, or of all by choice."""
         if self.examination is None:
             return "unproven"
-        step = self.step if self.verdict_of_step and self.step in JUDGED else ""
+        step = self.step if self.verdict_of_step and STEPS[self.step].is_judged else ""
         return self.examination.verdict(position, step).word
 
     # --- changing it ---
@@ -216,7 +217,7 @@ class Session(QObject):
             return
         self.queue, self.check = step, ""
         self.step = sheet_of(step.quantity, step.places[0].kind)
-        if self.step == "squeeze":
+        if STEPS[self.step].walks == CHOSEN:
             self.walks = step.places[0].kind
         self._stand_at(step.places[0].name)
         self.moved.emit()
@@ -224,7 +225,7 @@ class Session(QObject):
 
     def show_page(self, page: str) -> None:
         """Open a page of engine and parts, or of the camshaft."""
-        self.open_step("cam" if page in CAM_PAGES else "engine")
+        self.open_step(next((one.key for one in STEPS.values() if page in one.pages), "engine"))
         self.page_asked.emit(page)
 
     def leave_queue(self) -> None:
@@ -256,7 +257,8 @@ class Session(QObject):
 
     @property
     def _walk_kind(self) -> str:
-        return {"springs": "spring", "readings": self.walks, "squeeze": self.walks}.get(self.step, "position")
+        walks = STEPS[self.step].walks
+        return self.walks if walks == CHOSEN else walks
 
     @property
     def cylinder(self) -> str:

@@ -52,7 +52,7 @@ def take_shots(folder: Path) -> Iterator[Path]:
         session.go(valve or "1e")
         window.dress(theme, 1.0)
         if step == "engine":
-            window.sheets["engine"].show_page(page)
+            window.sheets["engine"].open_page(page)
         elif step in ("head", "cam", "squeeze", "match", "trial"):
             window.sheets[step].open_page(page)
             if step == "trial":

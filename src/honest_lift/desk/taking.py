@@ -5,7 +5,7 @@ from __future__ import annotations
 from msgspec import Struct
 
 from honest_lift.desk.session import Session
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.desk.typed_value import HEIGHT, Typed
 from honest_lift.facts.edits import Confirm, Edit, EditError, Fit, State, fitment, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact

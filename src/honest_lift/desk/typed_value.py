@@ -7,7 +7,7 @@ from fractions import Fraction
 from msgspec import Struct
 
 from honest_lift.desk.session import Session
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.observation import read_word
 from honest_lift.facts.quantity import Way

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import gc
-from operator import attrgetter
 from pathlib import Path
 
 from PyQt6.QtCore import QSettings, QTimer
@@ -16,7 +15,6 @@ from honest_lift.desk.actions import ACTIONS, CHECKABLE
 from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
-from honest_lift.desk.heights.sheet import HeightsSheet
 from honest_lift.desk.label import Label
 from honest_lift.desk.ladder import Ladder
 from honest_lift.desk.measure import Measure
@@ -24,9 +22,11 @@ from honest_lift.desk.next_list import NextList
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
-from honest_lift.desk.sheet_making import make_sheet
+from honest_lift.desk.steps.order import FIRST, STEPS
 from honest_lift.desk.theme import THEMES, style_sheet
 from honest_lift.facts.journal_file import named
+
+FINDING = "finding"  # the sheet of one finding, which is no step
 
 
 class Window(QMainWindow):
@@ -63,10 +63,8 @@ class Window(QMainWindow):
         self.strip.opened.connect(self.open_finding)
         session.page_asked.connect(self._show_page)
         session.to_try.connect(lambda changes: self._sheet("trial").one_page.show_changes(changes))
-        self.heights = HeightsSheet(session)
-        self.heights.typed.connect(self.bar.type_into)
-        self.heights.grid.pasted.connect(self.bar.paste)
-        self.sheets: dict[str, QWidget] = {"heights": self.heights}
+        self.heights = STEPS[FIRST].make(session, self.bar)
+        self.sheets: dict[str, QWidget] = {FIRST: self.heights}
         self.stack = QStackedWidget()
         self.stack.addWidget(self.heights)
         middle = QHBoxLayout()
@@ -105,14 +103,15 @@ class Window(QMainWindow):
             if row.key:
                 action.setShortcut(QKeySequence(row.key))
             action.setCheckable(row.id in CHECKABLE)
-            action.triggered.connect(lambda _=False, method=row.method: attrgetter(method)(self)())
+            action.triggered.connect(lambda _=False, does=row.does: does(self))
             menus[row.menu].addAction(action)
             self._actions[row.id] = action
 
     def _sheet(self, step: str) -> QWidget:
         """Give a step's sheet, made when it is first opened: the first window waits for none it does not show."""
         if step not in self.sheets:
-            self.sheets[step] = make_sheet(step, self.session, self.bar)
+            make = _make_finding if step == FINDING else STEPS[step].make
+            self.sheets[step] = make(self.session, self.bar)
             self.stack.addWidget(self.sheets[step])
             self.sheets[step].dress(THEMES[self.theme_name], self.zoom)
         return self.sheets[step]
@@ -128,12 +127,12 @@ class Window(QMainWindow):
 
     def _follow(self) -> None:
         session = self.session
-        sheet = self._sheet("finding" if session.check else session.step)
+        sheet = self._sheet(FINDING if session.check else session.step)
         if self.stack.currentWidget() is not sheet:
             self.stack.setCurrentWidget(sheet)
-            if session.step != "engine":
+            if STEPS[session.step].tasks is not None:
                 self.bar.entry.setFocus()
-        self.ladder.setVisible(session.step != "engine")
+        self.ladder.setVisible(STEPS[session.step].tasks is not None)
         name = session.engine.name or self.tr("engine without a name")
         where = session.path.name if session.path else self.tr("not saved yet")
         where += self.tr(", for reading only") if session.held_by else ""
@@ -232,25 +231,9 @@ class Window(QMainWindow):
         """Bring it back."""
         self.session.redo()
 
-    def show_engine(self) -> None:
-        """Open engine and parts."""
-        self.session.open_step("engine")
-
-    def show_head(self) -> None:
-        """Open the bare head."""
-        self.session.open_step("head")
-
-    def show_springs(self) -> None:
-        """Open the spring bench."""
-        self.session.open_step("springs")
-
-    def show_heights(self) -> None:
-        """Open springs and heights."""
-        self.session.open_step("heights")
-
     def _show_page(self, page: str) -> None:
         sheet = self._sheet(self.session.step)
-        sheet.open_page(page) if self.session.step == "cam" else sheet.show_page(page)
+        sheet.open_page(page)
 
     def measure_next(self) -> None:
         """Start what the plan has first."""
@@ -265,38 +248,6 @@ class Window(QMainWindow):
         """Go back to the sheet."""
         if self.session.check:
             self.session.look_into("")
-
-    def show_shims(self) -> None:
-        """Open the shim plan."""
-        self.session.open_step("shims")
-
-    def show_cam(self) -> None:
-        """Open the camshaft."""
-        self.session.open_step("cam")
-
-    def show_rocker(self) -> None:
-        """Open the rocker."""
-        self.session.open_step("rocker")
-
-    def show_turn(self) -> None:
-        """Open the clearances through the turn."""
-        self.session.open_step("turn")
-
-    def show_squeeze(self) -> None:
-        """Open chambers and compression."""
-        self.session.open_step("squeeze")
-
-    def show_match(self) -> None:
-        """Open the match."""
-        self.session.open_step("match")
-
-    def show_trial(self) -> None:
-        """Open the trial."""
-        self.session.open_step("trial")
-
-    def show_readings(self) -> None:
-        """Open all readings."""
-        self.session.open_step("readings")
 
     def previous_valve(self) -> None:
         """Walk back."""
@@ -349,6 +300,12 @@ class Window(QMainWindow):
             "It proves nothing that was not measured."
         )
         questions.tell(self, self.tr("About"), words.format(__version__))
+
+
+def _make_finding(session: Session, _bar: ReadingBar) -> QWidget:
+    from honest_lift.desk.finding.sheet import FindingSheet
+
+    return FindingSheet(session)
 
 
 def application() -> QApplication:

@@ -57,7 +57,7 @@ class EngineSheet(QWidget):
                     table.records.fails, table.records.muted, table.records.zoom = theme.fails, theme.muted, zoom
                     table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
 
-    def show_page(self, name: str) -> None:
+    def open_page(self, name: str) -> None:
         """Open a page by its name."""
         self.tabs.setCurrentWidget(self.pages[name])
 

@@ -27,7 +27,7 @@ from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
-from honest_lift.desk.tasks import title_of
+from honest_lift.desk.steps.task import title_of
 from honest_lift.desk.theme import LIGHT
 from honest_lift.facts.edits import Edit
 from honest_lift.numbers.units import doubt_in_figures, places_for

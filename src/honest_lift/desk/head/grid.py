@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from honest_lift.desk.head.pages import PAGES, Page
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.place import at_position
 from honest_lift.facts.staleness import is_stale

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from msgspec import Struct
 
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.quantities.bare_head import DEPTHS
 

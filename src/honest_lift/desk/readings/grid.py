@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.session import Session
-from honest_lift.desk.tasks import Task, places_of
+from honest_lift.desk.steps.task import Task, places_of
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place

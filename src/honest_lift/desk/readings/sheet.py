@@ -15,7 +15,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.readings.grid import ReadingsGrid
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.desk.writing_out import write_out
 from honest_lift.facts.columns import column_csv
 

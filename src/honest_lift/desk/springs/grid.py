@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
-from honest_lift.desk.tasks import Task, spring_tasks
+from honest_lift.desk.steps import springs
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.place import of_spring
 from honest_lift.numbers.units import in_figures
@@ -23,7 +24,7 @@ class SpringsGrid(ReadingGrid):
 
     def head_words(self) -> tuple[str, ...]:
         """Give the titles; what is read follows the current spring's set."""
-        of_card = spring_tasks(self.session)
+        of_card = springs.tasks(self.session)
         self.tasks = tuple(
             task
             for task in of_card

@@ -12,7 +12,7 @@ from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.springs.grid import SpringsGrid
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
-from honest_lift.desk.tasks import Task
+from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.place import at_cylinder

@@ -10,7 +10,7 @@ from gears import GEAR, bench, figures
 from honest_lift.estimates.of_valve import at_each_valve, at_valve
 from honest_lift.estimates.rocker.every_gear import rockers_of
 from honest_lift.estimates.rocker.gear import FIGURES, rocker_of
-from honest_lift.estimates.rocker.parts import PARTS, told_everywhere, told_of
+from honest_lift.estimates.rocker.parts import told_everywhere, told_of
 from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.fresh import empty_book
@@ -119,7 +119,7 @@ def test_a_pushrod_told_overall_or_by_gauge_is_the_same_pushrod(quoted, ends):
     told, plain = rocker_of(made.book, "intake"), rocker_of(bench().book, "intake")
     assert told.lift_mm == pytest.approx(plain.lift_mm, abs=1e-4)
     assert told.u["lift"] > plain.u["lift"], "the ball's doubt comes on top"
-    rod = told.inputs[PARTS.index("pushrod_length")]
+    rod = told.parts["pushrod_length"]
     squares = sum(u**2 for _, _, u in rod.each)
     slope = 7.9375 / beyond_middles(7.9375, 3.556 if quoted == "pushrod_gauge" else 0.0)
     hole = 3.556 / beyond_middles(7.9375, 3.556) if quoted == "pushrod_gauge" else 0.0

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from math import isfinite, nan
 
 import numpy as np
 from msgspec import Struct
 
+from honest_lift.checks.terms import TERMS
 from honest_lift.estimates.estimate import Estimate, Input
 from honest_lift.facts.limits import Limit, full_rung
 from honest_lift.facts.place import Place
@@ -27,11 +28,20 @@ class Check(Struct, frozen=True, cache_hash=True):
 
 
 class Term(Struct, frozen=True):
-    """One value of a finding's working: its title, inside value and dimension."""
+    """One value of a finding's working, in its inside unit: `key` of TERMS."""
 
-    title: str
+    key: str
     value: float
-    dimension: str = "length"
+
+    @property
+    def title(self) -> str:
+        """Give the title it is shown under."""
+        return TERMS[self.key][0]
+
+    @property
+    def dimension(self) -> str:
+        """Give its dimension."""
+        return TERMS[self.key][1]
 
 
 class Finding(Struct, frozen=True):
@@ -68,6 +78,10 @@ class Finding(Struct, frozen=True):
         """Give the margin that makes a full rung: the limit's own, half its window, else a tenth of it; NaN for none."""
         return full_rung(self.limit.reserve, self.lowest, self.highest) if self.limit is not None else nan
 
+    def term(self, key: str) -> float:
+        """Give what it is worked from by key; NaN where it is not worked from that."""
+        return next((one.value for one in self.terms if one.key == key), nan)
+
     @property
     def rung(self) -> float:
         """Give the margin over the reserve."""
@@ -93,12 +107,12 @@ class Finding(Struct, frozen=True):
 
 def findings(
     check: Check, places: Sequence[Place], positions: Sequence[str], estimate: Estimate,
-    limits: Sequence[Limit | None], *, about: Array | None = None, terms: dict[str, tuple[Array, str]] | None = None,
+    limits: Sequence[Limit | None], *, about: Array | None = None, terms: Mapping[str, Array] | None = None,
     remarks: Sequence[str] | None = None,
 ) -> list[Finding]:  # fmt: skip
     """Judge an estimate (n,) against one limit a case and give the findings.
 
-    `about` (n,): what limits stated as plus and minus are about (a target height). `terms`: title to values
+    `about` (n,): what limits stated as plus and minus are about (a target height). `terms`: key to values
     (n,) and dimension.
     """
     base = np.zeros(len(places)) if about is None else about
@@ -106,7 +120,7 @@ def findings(
     highest = np.array([nan if one is None or one.highest is None else one.highest for one in limits]) + base
     said = decide(estimate.figure, lowest, highest)
     value = np.where(estimate.figure.ground & int(Ground.MISSING), nan, estimate.figure.value)
-    laid = {name: (values.tolist(), dimension) for name, (values, dimension) in (terms or {}).items()}
+    laid = {key: values.tolist() for key, values in (terms or {}).items()}
     columns = (value, said.expanded, lowest, highest, said.margin, said.verdict, said.provisional, said.least, said.most,
                said.narrow, estimate.figure.ground)  # fmt: skip
     rows = zip(*(one.tolist() for one in columns), strict=True)
@@ -114,7 +128,7 @@ def findings(
         Finding(
             check, places[i], positions[i], figure, expanded, low, high, limits[i], margin, _VERDICTS[verdict],
             _VERDICTS[provisional], least, most, narrow, ground_of(ground), estimate.inputs[i],
-            tuple(Term(name, values[i], dimension) for name, (values, dimension) in laid.items()),
+            tuple(Term(key, values[i]) for key, values in laid.items()),
             remarks[i] if remarks else "", estimate.figure, i,
         )
         for i, (figure, expanded, low, high, margin, verdict, provisional, least, most, narrow, ground) in enumerate(rows)

@@ -13,7 +13,7 @@ from honest_lift.facts.limits import limit_for
 from honest_lift.facts.place import at_cylinder
 from honest_lift.numbers.doubt import Array
 
-Terms = dict[str, tuple[Array, str]]
+Terms = dict[str, Array]
 
 
 def on_cylinders(

@@ -34,7 +34,7 @@ def findings_on_springs(
     springs: Sequence[str],
     estimate: Estimate,
     stated: NDArray[np.bool_],
-    terms: dict[str, tuple[Array, str]],
+    terms: dict[str, Array],
 ) -> list[Finding]:
     """Judge an estimate (n,) of springs; where nothing is `stated` (n,) to hold it against there is no limit."""
     limits = [

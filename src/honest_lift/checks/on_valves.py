@@ -36,8 +36,7 @@ def read_or_worked(book: Book, quantity: str, worked: Estimate) -> tuple[Estimat
     What is stale or was set aside is not stood in for.
     """
     read = everywhere(book, quantity)
-    there = (read.figure.ground & int(Ground.MISSING)) == 0
-    there |= np.array([bool(one[0].note) for one in read.inputs])
+    there = np.array([one[0].is_told for one in read.inputs], dtype=bool)
     return either(there, read, worked), there
 
 
@@ -60,7 +59,7 @@ def is_given(book: Book, quantity: str) -> bool:
 
 
 def on_valves(
-    book: Book, check: Check, estimate: Estimate, terms: dict[str, tuple[Array, str]], remarks: Sequence[str] | None = None,
+    book: Book, check: Check, estimate: Estimate, terms: dict[str, Array], remarks: Sequence[str] | None = None,
     about: Array | None = None,
 ) -> list[Finding]:  # fmt: skip
     """Judge an estimate (n,) at every valve against the limit that holds there."""

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from math import isfinite
 
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.terms import TERMS
 from honest_lift.checks.wording import figure_words, limit_words, margin_words
 from honest_lift.estimates.estimate import Input
 from honest_lift.facts.catalog import CATALOG
@@ -33,15 +34,14 @@ class _Page:
 
     def __init__(self, finding: Finding, engine: Engine) -> None:
         self.finding, self.engine = finding, engine
-        self._terms = {term.title: term for term in finding.terms}
 
     def input(self, quantity: str) -> Input | None:
         """Give the input of a quantity, where the finding rests on one that is not missing."""
         return next((i for i in self.finding.inputs if i.quantity == quantity and isfinite(i.value)), None)
 
-    def term(self, title: str) -> float:
+    def term(self, key: str) -> float:
         """Give a term's value; NaN for none."""
-        return self._terms[title].value if title in self._terms else float("nan")
+        return self.finding.term(key)
 
     def bare(self, value: float, dimension: str = "length") -> str:
         """Write a value without its unit."""
@@ -95,7 +95,7 @@ def _lift(page: _Page) -> list[str]:
 
 def _by_geometry(page: _Page) -> list[str]:
     """Give the lift that the rocker's own dimensions make of the lobe's."""
-    lift, lobe, lash = page.term("valve lift"), page.input("lobe_lift"), page.input("lash")
+    lift, lobe, lash = page.term("valve_lift"), page.input("lobe_lift"), page.input("lash")
     if lobe is None or not isfinite(lift):
         return []
     slack = lash.value if lash else 0.0
@@ -107,20 +107,20 @@ def _by_geometry(page: _Page) -> list[str]:
 
 
 def _open(page: _Page) -> list[str]:
-    height, lift, opened = (page.term(title) for title in ("installed height", "valve lift", "open height"))
+    height, lift, opened = (page.term(title) for title in ("installed_height", "valve_lift", "open_height"))
     return [page.line("open height", "installed height - lift", f"{page.bare(height)} - {page.bare(lift)}", opened)]
 
 
 def _inner(page: _Page) -> list[str]:
     """Say at which height of its own the inner of a nest stands."""
-    height, inner = page.term("installed height"), page.term("inner height")
+    height, inner = page.term("installed_height"), page.term("inner_height")
     figures = f"{page.bare(height)} - {page.bare(height - inner)}"
     return [page.line("inner stands at", "installed - its step", figures, inner)]
 
 
 def _bind_margin(page: _Page) -> list[str]:
     height, lift, bind, travel = (
-        page.term(title) for title in ("installed height", "valve lift", "bind height", "travel to bind")
+        page.term(title) for title in ("installed_height", "valve_lift", "bind_height", "travel_to_bind")
     )
     members = [one for one in page.finding.inputs if one.quantity == "bind_height" and one.asked and one.asked.member]
     each = ", ".join(f"{one.asked.member} {page.bare(one.value)}" for one in members if one.asked)
@@ -141,7 +141,7 @@ def _load_at(term: str) -> Callable[[_Page], list[str]]:
             return []
         around = _between(page, height, curve.points if curve else ())
         load = page.whole(page.finding.figure, "load")
-        return [f"load at {term} {page.whole(height)}{around} = {load}"]
+        return [f"load at {TERMS[term][0]} {page.whole(height)}{around} = {load}"]
 
     return write
 
@@ -154,13 +154,13 @@ def _between(page: _Page, height: float, points: tuple[tuple[float, float], ...]
 
 
 def _seal(page: _Page) -> list[str]:
-    gap, lift = page.term("gap closed"), page.term("valve lift")
+    gap, lift = page.term("gap_closed"), page.term("valve_lift")
     figures = f"{page.bare(gap)} - {page.bare(lift)}"
     return [page.line("retainer to seal", "gap closed - lift", figures, page.finding.figure)]
 
 
 def _card_load(page: _Page) -> list[str]:
-    own, card, at = (page.term(title) for title in ("its load there", "card load", "card height"))
+    own, card, at = (page.term(title) for title in ("its_load_there", "card_load", "card_height"))
     figures = f"{page.bare(own, 'load')} / {page.bare(card, 'load')} - 1"
     return [
         page.line(
@@ -170,19 +170,19 @@ def _card_load(page: _Page) -> list[str]:
 
 
 def _card_bind(page: _Page) -> list[str]:
-    card, own = page.term("card bind"), page.term("bind height")
+    card, own = page.term("card_bind"), page.term("bind_height")
     figures = f"{page.bare(card)} - {page.bare(own)}"
     return [page.line("below card bind", "card bind - bind height", figures, page.finding.figure)]
 
 
 def _share(page: _Page) -> list[str]:
-    own, against = page.term("its load"), page.term("held against")
+    own, against = page.term("its_load"), page.term("held_against")
     figures = f"{page.bare(own, 'load')} / {page.bare(against, 'load')}"
     return [page.line("share", "its load / what its set is held against", figures, page.finding.figure, "percent")]
 
 
 def _spread(page: _Page) -> list[str]:
-    most, least, median = (page.term(t) for t in ("largest load", "smallest load", "median of the set"))
+    most, least, median = (page.term(t) for t in ("largest_load", "smallest_load", "median_of_the_set"))
     figures = f"({page.bare(most, 'load')} - {page.bare(least, 'load')}) / {page.bare(median, 'load')}"
     return [page.line("spread", "(largest - smallest) / median", figures, page.finding.figure, "percent")]
 
@@ -192,19 +192,19 @@ def _less(name: str, first: str, second: str, dimension: str = "length") -> Call
 
     def write(page: _Page) -> list[str]:
         figures = f"{page.bare(page.term(first), dimension)} - {page.bare(page.term(second), dimension)}"
-        return [page.line(name, f"{first} - {second}", figures, page.finding.figure, dimension)]
+        return [page.line(name, f"{TERMS[first][0]} - {TERMS[second][0]}", figures, page.finding.figure, dimension)]
 
     return write
 
 
 def _ratio_off(page: _Page) -> list[str]:
-    true, stated = page.term("true ratio"), page.term("stated ratio")
+    true, stated = page.term("true_ratio"), page.term("stated_ratio")
     figures = f"{page.bare(true, 'ratio')} / {page.bare(stated, 'ratio')} - 1"
     return [page.line("off the stated ratio", "true / stated - 1", figures, page.finding.figure, "percent")]
 
 
 def _engaged(page: _Page) -> list[str]:
-    out, long = page.term("standing out"), page.term("lock length")
+    out, long = page.term("standing_out"), page.term("lock_length")
     figures = f"1 - {page.bare(out)} / {page.bare(long)}"
     return [page.line("lock engaged", "1 - standing out / lock length", figures, page.finding.figure, "percent")]
 
@@ -219,8 +219,8 @@ _SEEN = ("seat_contact", "leak_test", "parts_condition", "spring_standing", "ret
 _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "installed_height": (_installed,),
     "bind_margin": (_installed, _inner, _lift, _open, _bind_margin),
-    "seat_load": (_installed, _load_at("installed height")),
-    "open_load": (_installed, _lift, _open, _load_at("open height")),
+    "seat_load": (_installed, _load_at("installed_height")),
+    "open_load": (_installed, _lift, _open, _load_at("open_height")),
     "retainer_seal": (_lift, _seal),
     "card_seat_load": (_card_load,),
     "card_open_load": (_card_load,),
@@ -229,18 +229,18 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "set_weakest": (_share,),
     "set_spread": (_spread,),
     "guide_clearance": (_less("guide clearance", "bore", "stem"),),
-    "tip_level": (_less("tip to neighbours", "tip height", "middle tip of its head"),),
-    "tip_height": (_less("off its height", "tip height", "specified"),),
-    "spring_on_floor": (_less("room on the floor", "floor", "spring outside"),),
-    "spring_over_boss": (_less("room over the boss", "spring inside", "boss"),),
-    "spring_on_retainer": (_less("room on the retainer", "spring inside", "retainer step"),),
+    "tip_level": (_less("tip to neighbours", "tip_height", "middle_tip_of_its_head"),),
+    "tip_height": (_less("off its height", "tip_height", "specified"),),
+    "spring_on_floor": (_less("room on the floor", "floor", "spring_outside"),),
+    "spring_over_boss": (_less("room over the boss", "spring_inside", "boss"),),
+    "spring_on_retainer": (_less("room on the retainer", "spring_inside", "retainer_step"),),
     "lock_angle": (_less("lock angle", "lock", "retainer", "angle"),),
-    "lock_stem": (_less("lock to stem", "made for", "stem"),),
+    "lock_stem": (_less("lock to stem", "made_for", "stem"),),
     "lock_engaged": (_engaged,),
     "true_ratio": (_ratio_off,),
-    "plunger_left": (_less("travel left", "plunger's travel", "preload"),),
-    "lash_set": (_less("off the card", "lash", "asked for"),),
-    "card_lift": (_lift, _less("card's most lift", "card's most lift", "valve lift")),
-    "free_card": (_less("off its card", "free length", "its card"),),
+    "plunger_left": (_less("travel left", "plunger_travel", "preload"),),
+    "lash_set": (_less("off the card", "lash", "asked_for"),),
+    "card_lift": (_lift, _less("card's most lift", "card_most_lift", "valve_lift")),
+    "free_card": (_less("off its card", "free_length", "its_card"),),
     **dict.fromkeys(_SEEN, (_seen,)),
 }

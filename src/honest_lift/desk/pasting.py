@@ -46,7 +46,7 @@ def paste(session: Session, taken: Taken, places: list[Place], text: str) -> Pas
             refused.append((cell.place, cell.text, str(error)))
             continue
         made += [one] if one else []
-    session.refuse(taken.task, {place.name: (text, why) for place, text, why in refused if place})
+    session.refused.show(taken.task, {place.name: (text, why) for place, text, why in refused if place})
     if made and not session.do(_edit(made, taken)):
         return Pasted(0, tuple(refused))
     return Pasted(len(made), tuple(refused))

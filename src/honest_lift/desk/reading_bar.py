@@ -386,7 +386,7 @@ class ReadingBar(QWidget):
     def _take(self, typed: Typed, text: str, *, repeat: bool) -> bool:
         try:
             edit = edit_for(self.session, self.taken(repeat=repeat), typed, text)
-            self.session.mend(self.task, self.place.name)
+            self.session.refused.mend(self.task, self.place.name)
             return self.session.do(edit, then_walk=True)
         except EditError as error:
             self._tell(str(error), error=True)

@@ -14,6 +14,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 
 from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
+from honest_lift.desk.refused import Refused
 from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
 from honest_lift.desk.steps.step import CHOSEN
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
@@ -58,7 +59,7 @@ class Session(QObject):
         self.spring = ""
         self.shown = "bind_margin"
         self.walks = "position"  # the kind of place walked on the sheet of all readings
-        self._refused: dict[tuple[object, str], tuple[str, str]] = {}  # pasted cells that can't stand, and why
+        self.refused = Refused(self.changed.emit)  # what was pasted and can't stand
         self.check = ""  # the check whose finding is looked at, whole
         self.plan: tuple[NextStep, ...] = ()
         self.queue: NextStep | None = None  # what is being walked, place by place
@@ -324,21 +325,6 @@ class Session(QObject):
         """Look at the whole finding of a check at the current valve; "" goes back to the sheet."""
         self.check = check
         self.moved.emit()
-
-    # --- what was pasted and can't stand ---
-
-    def refuse(self, task: object, cells: dict[str, tuple[str, str]]) -> None:
-        """Remember pasted cells that can't stand, by the name of their place: (text, why). A reading there clears it."""
-        self._refused = {(task, name): one for name, one in cells.items()}
-        self.changed.emit()
-
-    def refused_at(self, task: object, name: str) -> tuple[str, str] | None:
-        """Give what was refused at a place, and why."""
-        return self._refused.get((task, name))
-
-    def mend(self, task: object, name: str) -> None:
-        """Forget what was refused at a place: it has been read."""
-        self._refused.pop((task, name), None)
 
     def _settle(self) -> None:
         """Keep the current valve and spring among those that exist."""

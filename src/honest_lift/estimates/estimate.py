@@ -53,6 +53,16 @@ class Input(Struct, frozen=True, cache_hash=True):
         return self.asked.title if self.asked else ""
 
     @property
+    def is_own(self) -> bool:
+        """Tell whether it stands at the very place it was asked for, and not for more places than this."""
+        return self.where == self.at
+
+    @property
+    def is_told(self) -> bool:
+        """Tell whether anybody has told it, if only something that can't stand: the reason then stands in its note."""
+        return not self.ground & Ground.MISSING or bool(self.note)
+
+    @property
     def title(self) -> str:
         """Give the quantity's title."""
         return CATALOG[self.quantity].title

@@ -17,6 +17,7 @@ from itertools import product
 
 from msgspec import Struct
 
+from honest_lift.numbers.examples import EXAMPLES
 from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of
 
 _LONGEST = 80
@@ -182,7 +183,7 @@ def parse_rough(text: str, field: Field) -> Rough:
     if len(off) > 1:
         raise EntryError(f"“{text.strip()}”: one range is enough, as in ~1.8 ±.05.")
     if field.dimension == TEMPERATURE:
-        raise EntryError(f"Give the range of a temperature by its ends, as in ~65 to 75. {_EXAMPLES[TEMPERATURE]}")
+        raise EntryError(f"Give the range of a temperature by its ends, as in ~65 to 75. {EXAMPLES[TEMPERATURE]}")
     by = _wanted(off[0], Field(field.dimension, field.unit))
     low, high = (
         float(_in_range(text.strip(), {Fraction(str(value)) + side * Fraction(str(by))}, field)) for side in (-1, 1)
@@ -195,7 +196,7 @@ def _wanted(text: str, field: Field) -> float:
     value = parse(text, field)
     if value is None:
         raise EntryError(
-            f"A figure is missing: write it as ~1.8, ~1.8 ±.05 or ~1.75 to 1.85. {_EXAMPLES[field.dimension]}"
+            f"A figure is missing: write it as ~1.8, ~1.8 ±.05 or ~1.75 to 1.85. {EXAMPLES[field.dimension]}"
         )
     return value
 
@@ -230,7 +231,7 @@ def _terms(text: str, field: Field) -> list[_Term]:
         if at == len(text):
             return terms
         if text[at] not in "+-":
-            raise EntryError(f"“{text}”: “{text[before:].strip()}” is not understood. {_EXAMPLES[field.dimension]}")
+            raise EntryError(f"“{text}”: “{text[before:].strip()}” is not understood. {EXAMPLES[field.dimension]}")
         sign, at = (1 if text[at] == "+" else -1), at + 1
         while at < len(text) and text[at] == " ":
             at += 1
@@ -271,12 +272,12 @@ def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fra
             False,
         )
     rest = text[at:] or "nothing"
-    raise EntryError(f"“{text}”: a figure is wanted where “{rest}” stands. {_EXAMPLES[field.dimension]}")
+    raise EntryError(f"“{text}”: a figure is wanted where “{rest}” stands. {EXAMPLES[field.dimension]}")
 
 
 def _part(over: str, under: str, field: Field, *, proper: bool) -> Fraction:
     if field.dimension not in _DENOMINATORS:
-        raise EntryError(f"{over}/{under}: fractions are read in lengths and turns only. {_EXAMPLES[field.dimension]}")
+        raise EntryError(f"{over}/{under}: fractions are read in lengths and turns only. {EXAMPLES[field.dimension]}")
     divisions, words = _DENOMINATORS[field.dimension]
     if int(under) not in divisions:
         raise EntryError(f"{over}/{under}: {words}, not in {under}.")
@@ -316,7 +317,7 @@ def _unit(text: str, at: int, field: Field) -> tuple[Unit | None, int]:
     if fitting:
         raise EntryError(
             f"“{text}”: {fitting[0][1].symbol} is a unit of {fitting[0][1].dimension}, and this is a "
-            f"{field.dimension} field. {_EXAMPLES[field.dimension]}"
+            f"{field.dimension} field. {EXAMPLES[field.dimension]}"
         )
     return None, at
 
@@ -347,7 +348,7 @@ def _zero(terms: list[_Term], field: Field) -> Fraction:
     if field.dimension != TEMPERATURE:
         return Fraction(0)
     if len(terms) > 1:
-        raise EntryError(f"Temperatures are not added or taken from each other. {_EXAMPLES[TEMPERATURE]}")
+        raise EntryError(f"Temperatures are not added or taken from each other. {EXAMPLES[TEMPERATURE]}")
     return (terms[0].unit or field.own).zero
 
 
@@ -384,25 +385,3 @@ def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -
     if highest is None:
         return f"at least {float(lowest):.4g} {unit}".rstrip()
     return f"{float(lowest):.4g} to {float(highest):.4g} {unit}".rstrip()
-
-
-_EXAMPLES = {
-    LENGTH: "Lengths are written 1.783, 1 25/32, 45.35 mm, 37 thou or 1.865-.085.",
-    "load": "Loads are written 213, 213 lbf, 95 kg or 950 N.",
-    "rate": "Rates are written 52.5 N/mm or 300 lb/in.",
-    "volume": "Volumes are written 64.2, 64.2 ml or 4.0 ci.",
-    "mass": "Masses are written 12.5 g, 0.44 oz or 0.0125 kg.",
-    "angle": "Angles are written 108.5 or 108.5 deg.",
-    "ratio": "Ratios are written 1.6 or 1.6:1.",
-    "percent": "Percentages are written 10 or 10 %.",
-    "pressure": "Pressures are written 1.2 bar, 18 psi or 120 kPa.",
-    "time": "Times are written 90 s or 1.5 min.",
-    TURNS: "Turns are written 3/4, 1 1/2 turn, 270 deg or 2 flats.",
-    TEMPERATURE: "Temperatures are written 21 C or 70 F.",
-    "speed": "Speeds are written 7200 or 7200 rpm.",
-    "torque": "Torques are written 70 lb ft or 95 Nm.",
-    "area": "Areas are written 7.9 in2, 51 cm2 or 5100 mm2.",
-    "flow": "Flows are written 240 cfm, 113 l/s or 408 m3/h.",
-    "stress": "Stresses are written 1100 MPa or 160 ksi.",
-    "observed": "Observations are one of the words that stand in the hint.",
-}

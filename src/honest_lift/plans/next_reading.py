@@ -208,7 +208,7 @@ def _unlimited(finding: Finding) -> _Need:
 def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:
     """Give what most of the doubt of a close finding comes from, if it can be measured better."""
     shares = {one.quantity: _share(finding, one) for one in finding.inputs}
-    lifting = _LIFT if any(term.title == "valve lift" for term in finding.terms) else frozenset()
+    lifting = _LIFT if any(term.key == "valve_lift" for term in finding.terms) else frozenset()
     lift = sum(share for quantity, share in shares.items() if quantity in lifting)
     ranked = sorted(((share, quantity) for quantity, share in shares.items() if quantity not in lifting), reverse=True)
     if finding.position and lift and (not ranked or lift > ranked[0][0]):
@@ -225,7 +225,7 @@ def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | No
             yield _Need(CLOSE, "reference_load", stated=words, page="Tester"), None
 
 
-_PRESSED = ("open height", "installed height")  # terms that say where a spring's load is asked
+_PRESSED = ("open_height", "installed_height")  # terms that say where a spring's load is asked
 
 
 def _helping_height(book: Book, finding: Finding, one: Input) -> float | None:
@@ -239,7 +239,7 @@ def _helping_height(book: Book, finding: Finding, one: Input) -> float | None:
         for source, part in zip(finding.source.sources, squares, strict=True)
         if source.key.startswith("shape:")
     )
-    at = next((term.value for term in finding.terms if term.title in _PRESSED), None)
+    at = next((term.value for term in finding.terms if term.key in _PRESSED), None)
     if at is None or not one.points or shape < 0.5 * float(squares.sum()):
         return None
     step = 0.02 * 25.4 if book.engine.unit("length") == "in" else 0.5

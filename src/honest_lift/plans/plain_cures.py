@@ -229,8 +229,7 @@ def _chambers(engine: Engine, one: Finding) -> list[str]:
 
 
 def _compression(engine: Engine, one: Finding) -> list[str]:
-    left, swept = (next((term.value for term in one.terms if term.title == title), float("nan"))
-                   for title in ("left over the piston", "swept"))  # fmt: skip
+    left, swept = one.term("left_over_the_piston"), one.term("swept")
     edge = one.lowest + one.expanded if one.figure < one.lowest + one.expanded else one.highest - one.expanded
     if not (isfinite(left) and isfinite(swept) and edge > 1.0):
         return []
@@ -260,8 +259,7 @@ def _squish(engine: Engine, one: Finding) -> list[str]:
 
 def _control(engine: Engine, one: Finding) -> list[str]:
     """Force over inertia goes with the speed squared, so mass and load follow from the share that is missing."""
-    known = {term.title: term.value for term in one.terms}
-    speed, red, mass = (known.get(title, float("nan")) for title in ("contact lost at", "red line", "moving mass"))
+    speed, red, mass = (one.term(key) for key in ("contact_lost_at", "red_line", "moving_mass"))
     wanted = red * (1.0 + (one.lowest + one.expanded) / 100.0)
     if not (isfinite(speed) and isfinite(wanted) and speed > 0):
         return []

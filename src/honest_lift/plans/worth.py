@@ -7,7 +7,7 @@ checks are asked what they would say.
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
-from math import isfinite, nan
+from math import isfinite
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -76,15 +76,14 @@ def worth_of(finding: Finding, tried: Iterable[Worth | None]) -> tuple[Worth, ..
 
 def _wanted(finding: Finding) -> list[tuple[str, Place, float]]:
     """Give what could be measured again: quantity, place, and the value it has now as the checks use it."""
-    terms = {term.title: term.value for term in finding.terms}
-    height = finding.figure if finding.check.name == "installed_height" else terms.get("installed height", nan)
+    height = finding.figure if finding.check.name == "installed_height" else finding.term("installed_height")
     wanted = [
         (one.quantity, one.asked, height if one.quantity == "installed_height" else one.value)
         for one in finding.inputs
         if one.asked and one.kind != "not applicable" and one.quantity != "spring_load"
     ]
     if finding.position and any(one.quantity in _LIFT for one in finding.inputs):
-        wanted.append(("valve_lift", at_position(finding.position), terms.get("valve lift", nan)))
+        wanted.append(("valve_lift", at_position(finding.position), finding.term("valve_lift")))
     return [
         one for one in wanted
         if isfinite(one[2]) and CATALOG[one[0]].ways and one[1].kind in CATALOG[one[0]].places

@@ -53,7 +53,7 @@ def _piston(book: Book) -> list[Finding]:
     more = ALUMINIUM_MM if book.engine.rod_material == "aluminium" else 0.0
     if not book.engine.rod_material:
         least = _whatever_the_rods(least, limits)
-    terms = {"crank angle": (worked.at_deg, "angle")}
+    terms = {"crank_angle": worked.at_deg}
     return findings(
         PISTON_VALVE, [at_position(one) for one in names], names, least, limits,
         about=np.full(len(names), more), terms=terms, remarks=remarks,

@@ -19,8 +19,8 @@ def check_retainer_seal(book: Book, valves: Valves) -> list[Finding]:
     """Hold what is left between retainer and seal at full lift against its least. Shims do not move it."""
     left = derive(retainer_to_seal, valves.seal_gap, valves.lift)
     terms = {
-        "gap closed": (valves.seal_gap.figure.value, "length"),
-        "valve lift": (valves.lift.figure.value, "length"),
+        "gap_closed": valves.seal_gap.figure.value,
+        "valve_lift": valves.lift.figure.value,
     }
     limits = valves.limits(book, "retainer_seal")
     least = [limit.lowest if limit and limit.lowest is not None else float("nan") for limit in limits]

@@ -26,7 +26,7 @@ def check_squish(book: Book) -> list[Finding]:
         return []
     found, rods = squish(book), book.engine.rod_material
     cylinders = [str(one) for one in book.engine.layout.cylinders]
-    terms = {"deck and gasket": (found.worked.figure.value, "length")}
+    terms = {"deck_and_gasket": found.worked.figure.value}
     held, remarks = found.held, list(found.remarks)
     if not rods:
         everywhere = np.ones(len(cylinders), dtype=bool)

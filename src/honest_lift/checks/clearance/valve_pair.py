@@ -49,7 +49,7 @@ def _as_it_stands(book: Book, worked: ThroughOverlap, seen: Sequence[Input]) -> 
     read, there, odds, remarks = [], [], [], []
     nearer = combine(np.subtract, worked.at_tdc.figure, worked.least.figure)
     for case, one in enumerate(seen):
-        told = not one.ground & Ground.MISSING or bool(one.note)
+        told = one.is_told
         own = _proven_at_tdc(worked, case)
         apart = told and own is not None and np.isfinite(one.value) and disagree(one, own)
         read.append(_least_of(one, None if own is None else (float(nearer.value[case]), float(nearer.u[case]))))

@@ -60,7 +60,7 @@ def _spread(book: Book, found: Chambers) -> list[Finding]:
     volumes = found.volume.figure.value
     known = volumes[np.isfinite(volumes)]
     smallest = np.full(len(volumes), known.min() if len(known) else np.nan)
-    terms = {"chamber": (volumes, "volume"), "smallest chamber": (smallest, "volume")}
+    terms = {"chamber": volumes, "smallest_chamber": smallest}
     return on_cylinders(book, CHAMBER_SPREAD, found.cylinders, over, terms, held_up(found))
 
 

@@ -37,11 +37,11 @@ def check_compression(book: Book) -> list[Finding]:
     found = on_cylinders(book, COMPRESSION, cylinders, whole.ratio, _terms(whole), remarks)
     if len(cylinders) > 1:
         lowest = among(whole.ratio, [np.arange(len(cylinders))], _over_lowest)
-        terms: Terms = {"ratio": (whole.ratio.figure.value, "ratio")}
+        terms: Terms = {"ratio": whole.ratio.figure.value}
         found += on_cylinders(book, COMPRESSION_SPREAD, cylinders, lowest, terms, held_up(whole.chambers))
     if any(one.check == EFFECTIVE.name for one in book.engine.limits):
         effective = effective_ratio(book, whole)
-        by_cam = _terms(whole) | {"intake closes after TDC": (effective.closes_deg, "angle")}
+        by_cam = _terms(whole) | {"intake_closes_after_tdc": effective.closes_deg}
         found += on_cylinders(
             book, EFFECTIVE, cylinders, effective.ratio, by_cam, [_named(book, effective)] * len(cylinders)
         )
@@ -49,9 +49,11 @@ def check_compression(book: Book) -> list[Finding]:
 
 
 def _terms(whole: LeftOver) -> Terms:
-    told: Terms = {name: (row, "volume") for name, row in zip(TERMS, whole.terms, strict=True) if np.any(row != 0.0)}
+    told: Terms = {
+        name.replace(" ", "_"): row for name, row in zip(TERMS, whole.terms, strict=True) if np.any(row != 0.0)
+    }
     return told | {
-        "left over the piston": (whole.left.figure.value, "volume"), "swept": (whole.swept.figure.value, "volume"),
+        "left_over_the_piston": whole.left.figure.value, "swept": whole.swept.figure.value,
     }  # fmt: skip
 
 

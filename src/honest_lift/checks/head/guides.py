@@ -40,7 +40,7 @@ def clearances_mm(book: Book, position: str) -> tuple[float, ...]:
 
 def _at_depth(book: Book, depth: str) -> list[Finding]:
     bore, stem = everywhere(book, "guide_bore", depth), everywhere(book, "stem_diameter", depth)
-    terms = {"bore": (bore.figure.value, "length"), "stem": (stem.figure.value, "length")}
+    terms = {"bore": bore.figure.value, "stem": stem.figure.value}
     return on_valves(book, GUIDE_CLEARANCE, derive(np.subtract, bore, stem), terms)
 
 

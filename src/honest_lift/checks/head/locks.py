@@ -32,11 +32,11 @@ SPRING_ON_RETAINER = Check(
 def check_locks(book: Book) -> list[Finding]:
     """Hold locks against retainer and stem, and the retainer against the spring and the rocker."""
     retainer, lock = everywhere(book, "retainer_angle"), everywhere(book, "lock_angle")
-    angles = {"lock": (lock.figure.value, "angle"), "retainer": (retainer.figure.value, "angle")}
+    angles = {"lock": lock.figure.value, "retainer": retainer.figure.value}
     found = [*on_valves(book, LOCK_ANGLE, derive(np.subtract, lock, retainer), angles), *_standing_out(book)]
     if is_given(book, "lock_stem"):
         made_for, stem = everywhere(book, "lock_stem"), everywhere(book, "stem_at_lock")
-        stems = {"made for": (made_for.figure.value, "length"), "stem": (stem.figure.value, "length")}
+        stems = {"made_for": made_for.figure.value, "stem": stem.figure.value}
         found += where_stated(on_valves(book, LOCK_STEM, derive(np.subtract, made_for, stem), stems), "lock_stem")
     if is_given(book, "retainer_spigot"):
         found += _on_retainer(book)
@@ -48,7 +48,7 @@ def _standing_out(book: Book) -> list[Finding]:
     found = on_valves(book, LOCK_OUT, out, {})
     if is_given(book, "lock_length"):
         long = everywhere(book, "lock_length")
-        terms = {"standing out": (out.figure.value, "length"), "lock length": (long.figure.value, "length")}
+        terms = {"standing_out": out.figure.value, "lock_length": long.figure.value}
         found += where_stated(on_valves(book, LOCK_ENGAGED, derive(_share_inside, out, long), terms), "lock_length")
     return found
 
@@ -60,7 +60,7 @@ def _share_inside(out_mm: Array, long_mm: Array) -> Array:
 def _on_retainer(book: Book) -> list[Finding]:
     spigot = everywhere(book, "retainer_spigot")
     bore = estimate_of([inside_of_outer(book, book.engine.spring_at(one.id)) for one in book.engine.layout.positions])
-    terms = {"spring inside": (bore.figure.value, "length"), "retainer step": (spigot.figure.value, "length")}
+    terms = {"spring_inside": bore.figure.value, "retainer_step": spigot.figure.value}
     return where_stated(
         on_valves(book, SPRING_ON_RETAINER, derive(np.subtract, bore, spigot), terms), "retainer_spigot"
     )

@@ -35,7 +35,7 @@ def check_tips(book: Book) -> list[Finding]:
         return level
     target = everywhere(book, "tip_height_target")
     off = derive(np.subtract, tips, target)
-    terms = {"tip height": (tips.figure.value, "length"), "specified": (target.figure.value, "length")}
+    terms = {"tip_height": tips.figure.value, "specified": target.figure.value}
     height = on_valves(book, TIP_HEIGHT, off, terms, [_off_words(one) for one in off.figure.value.tolist()])
     return level + where_stated(height, "tip_height_target")
 
@@ -67,7 +67,7 @@ def _level(book: Book, tips: Estimate) -> list[Finding]:
         against |= dict.fromkeys(rows.tolist(), belongs if len(rows) > 1 else "")
         known = tips.figure.value[rows]
         middle[rows] = np.median(known[np.isfinite(known)]) if np.isfinite(known).any() else np.nan
-    terms = {"tip height": (tips.figure.value, "length"), "middle tip of its head": (middle, "length")}
+    terms = {"tip_height": tips.figure.value, "middle_tip_of_its_head": middle}
     found = on_valves(book, TIP_LEVEL, above, terms)
     words = [_stands_words(book, one) or against[row] for row, one in enumerate(found)]
     told = on_valves(book, TIP_LEVEL, above, terms, words)

@@ -66,7 +66,7 @@ def _mark(book: Book, check: Check, rockers: Rockers | None, figure: str) -> lis
 def _ratio(book: Book, rockers: Rockers) -> list[Finding]:
     stated, true = _as_stated(everywhere(book, "rocker_ratio")), rockers.of("ratio")
     off = derive(lambda own, card: 100.0 * (own / card - 1.0), true, stated)
-    terms = {"true ratio": (true.figure.value, "ratio"), "stated ratio": (stated.figure.value, "ratio")}
+    terms = {"true_ratio": true.figure.value, "stated_ratio": stated.figure.value}
     return on_valves(book, TRUE_RATIO, off, terms, ["the true ratio, where it is proven, is what every lift is worked with"] *
                      len(off.inputs))  # fmt: skip
 
@@ -79,7 +79,7 @@ def _as_stated(ratio: Estimate) -> Estimate:
 def _uneven(book: Book, rockers: Rockers) -> list[Finding]:
     above = above_neighbours(book)
     added = derive(np.multiply, above, rockers.of(BY_TIP))
-    terms = {"tip above its neighbours": (above.figure.value, "length")}
+    terms = {"tip_above_its_neighbours": above.figure.value}
     found = on_valves(book, UNEVEN_TIP, added, terms, _preload_words(book, above))
     return [one for one, level in zip(found, have_neighbours(book).tolist(), strict=True) if level]
 

@@ -98,7 +98,7 @@ def _preload(book: Book) -> list[Finding]:
     found = on_valves(book, PRELOAD, pressed, {})
     if is_given(book, "plunger_travel"):
         travel = everywhere(book, "plunger_travel")
-        terms = {"plunger's travel": (travel.figure.value, "length"), "preload": (pressed.figure.value, "length")}
+        terms = {"plunger_travel": travel.figure.value, "preload": pressed.figure.value}
         found += on_valves(book, PLUNGER_LEFT, derive(np.subtract, travel, pressed), terms)
     return found
 
@@ -117,7 +117,7 @@ def _lash(book: Book) -> list[Finding]:
         (*own, *((_NOT_ASKED,) if lacks else ())) for own, lacks in zip(off.inputs, unasked.tolist(), strict=True)
     )
     off = Estimate(off.figure.on_ground(unasked, Ground.MISSING), inputs)
-    terms = {"lash": (read.figure.value, "length"), "asked for": (wanted, "length")}
+    terms = {"lash": read.figure.value, "asked_for": wanted}
     return on_valves(book, LASH_SET, off, terms)
 
 
@@ -128,7 +128,7 @@ _NOT_ASKED = Input(
 
 def _read_here(one: Input) -> Input:
     """Keep a lash that was read at this very valve; one stated, or read for all of them, was not set here by anybody."""
-    if (one.kind == "measured" and one.where == one.at) or one.ground & Ground.MISSING:
+    if (one.kind == "measured" and one.is_own) or one.ground & Ground.MISSING:
         return one
     return Input(
         "lash", one.where, "missing", ground=Ground.MISSING, note="stated, and not read at this valve", asked=one.asked

@@ -42,9 +42,9 @@ def _load(book: Book, check: Check, springs: tuple[str, ...], curves: Curves, he
     measured = curves.load(Estimate(exact(at), ((),) * len(springs)))
     off = derive(lambda own: 100.0 * (own / asked - 1.0), measured)
     terms = {
-        "card height": (at, "length"),
-        "card load": (asked, "load"),
-        "its load there": (measured.figure.value, "load"),
+        "card_height": at,
+        "card_load": asked,
+        "its_load_there": measured.figure.value,
     }
     return findings_on_springs(book, check, springs, off, np.isfinite(at) & np.isfinite(asked), terms)
 
@@ -52,5 +52,5 @@ def _load(book: Book, check: Check, springs: tuple[str, ...], curves: Curves, he
 def _bind(book: Book, springs: tuple[str, ...], curves: Curves) -> list[Finding]:
     card = card_figures(book, springs, "bind_height_mm")
     below = derive(lambda own: card - own, curves.bind)
-    terms = {"card bind": (card, "length"), "bind height": (curves.bind.figure.value, "length")}
+    terms = {"card_bind": card, "bind_height": curves.bind.figure.value}
     return findings_on_springs(book, CARD_BIND, springs, below, np.isfinite(card), terms)

@@ -63,7 +63,7 @@ def _outer(book: Book, name: str) -> str:
 def _to_card(book: Book, springs: tuple[str, ...], free: Estimate) -> list[Finding]:
     card = card_figures(book, springs, "free_length_mm")
     off = derive(np.subtract, free, Estimate(exact(card), ((),) * len(springs)))
-    terms = {"free length": (free.figure.value, "length"), "its card": (card, "length")}
+    terms = {"free_length": free.figure.value, "its_card": card}
     found = findings_on_springs(book, FREE_CARD, springs, off, np.isfinite(card), terms)
     return [one for one, stated in zip(found, np.isfinite(card), strict=True) if stated]
 
@@ -86,7 +86,7 @@ def _of_rows(
 ) -> list[Finding]:
     rows = family.rows.tolist()
     names = [springs[row] for row in rows]
-    terms = {"free length": (free.figure.value[rows], "length")}
+    terms = {"free_length": free.figure.value[rows]}
     found = findings_on_springs(book, check, names, short.take(rows), np.ones(len(rows), dtype=bool), terms)
     return [despite_unread(one) for one in found]
 

@@ -50,12 +50,12 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     margin = derive(coil_bind_clearance, valves.installed, valves.lift, bind)
     height, lift, solid = (one.figure.value for one in (valves.installed, valves.lift, bind))
     terms = {
-        "installed height": (height, "length"),
-        "valve lift": (lift, "length"),
-        "open height": (open_height(height, lift), "length"),
-        "bind height": (solid, "length"),
-        "travel to bind": (travel_to_bind(height, solid), "length"),
-        "inner height": (height - _inner_step(valves), "length"),
+        "installed_height": height,
+        "valve_lift": lift,
+        "open_height": open_height(height, lift),
+        "bind_height": solid,
+        "travel_to_bind": travel_to_bind(height, solid),
+        "inner_height": height - _inner_step(valves),
     }
     return findings(
         BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,

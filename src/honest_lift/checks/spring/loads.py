@@ -20,7 +20,7 @@ OPEN_LOAD = Check(
 
 def check_seat_load(book: Book, valves: Valves) -> list[Finding]:
     """Hold each spring's load at its installed height against the window asked for."""
-    terms = {"installed height": (valves.installed.figure.value, "length")}
+    terms = {"installed_height": valves.installed.figure.value}
     return findings(
         SEAT_LOAD, valves.places, valves.names, valves.seat_load, valves.limits(book, "seat_load"), terms=terms
     )
@@ -29,9 +29,9 @@ def check_seat_load(book: Book, valves: Valves) -> list[Finding]:
 def check_open_load(book: Book, valves: Valves) -> list[Finding]:
     """Hold each spring's load at full lift against the window asked for."""
     terms = {
-        "installed height": (valves.installed.figure.value, "length"),
-        "valve lift": (valves.lift.figure.value, "length"),
-        "open height": (valves.opened.figure.value, "length"),
+        "installed_height": valves.installed.figure.value,
+        "valve_lift": valves.lift.figure.value,
+        "open_height": valves.opened.figure.value,
     }
     limits = valves.limits(book, "open_load")
     return findings(OPEN_LOAD, valves.places, valves.names, valves.open_load, limits, terms=terms)

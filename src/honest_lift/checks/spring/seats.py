@@ -34,7 +34,7 @@ def check_spring_seats(book: Book) -> list[Finding]:
     """Hold the seats against each other, each against its guide, and the spring against its pocket where that is known."""
     height = everywhere(book, "spring_seat_height")
     level = among(height, by_head(book), lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
-    terms = {"over specification": (height.figure.value, "length")}
+    terms = {"over_specification": height.figure.value}
     runout = everywhere(book, "spring_seat_runout")
     return [
         *on_valves(book, SPRING_SEAT_LEVEL, level, terms, _high_words(book, height)),
@@ -64,12 +64,12 @@ def _on_floor(book: Book) -> list[Finding]:
     found: list[Finding] = []
     if is_given(book, "floor_diameter"):
         floor, wide = everywhere(book, "floor_diameter"), estimate_of([outside(book, one) for one in springs])
-        terms = {"floor": (floor.figure.value, "length"), "spring outside": (wide.figure.value, "length")}
+        terms = {"floor": floor.figure.value, "spring_outside": wide.figure.value}
         room = on_valves(book, SPRING_ON_FLOOR, derive(np.subtract, floor, wide), terms)
         found += where_stated(room, "floor_diameter")
     if is_given(book, "pilot_diameter"):
         boss, bore = everywhere(book, "pilot_diameter"), estimate_of([inside(book, one) for one in springs])
-        terms = {"spring inside": (bore.figure.value, "length"), "boss": (boss.figure.value, "length")}
+        terms = {"spring_inside": bore.figure.value, "boss": boss.figure.value}
         over = on_valves(book, SPRING_OVER_BOSS, derive(np.subtract, bore, boss), terms)
         found += where_stated(over, "pilot_diameter")
     return found

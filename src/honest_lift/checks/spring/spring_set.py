@@ -71,10 +71,10 @@ class _Group:
         """Give the springs without a load there."""
         return [name for i, name in enumerate(self.springs) if i not in self.known]
 
-    def in_load(self, rule: Callable[[Array], Array]) -> tuple[Array, str]:
+    def in_load(self, rule: Callable[[Array], Array]) -> Array:
         """Give what a rule of the known loads comes to as a load of each spring (k,)."""
         known = (self.loads.figure.value * self.scale)[self.known]
-        return (np.full(len(self.springs), rule(known) if len(known) else np.nan) / self.scale, "load")
+        return np.asarray(np.full(len(self.springs), rule(known) if len(known) else np.nan) / self.scale)
 
 
 def check_in_set(book: Book, springs: tuple[str, ...], curves: Curves) -> list[Finding]:
@@ -115,8 +115,8 @@ def _share(group: _Group) -> Estimate:
     return group.judge(lambda rows: 100.0 * rows / against(rows)[..., None])
 
 
-def _terms(group: _Group) -> dict[str, tuple[Array, str]]:
-    return {"its load": (group.loads.figure.value, "load"), "held against": group.in_load(_held_against(group))}
+def _terms(group: _Group) -> dict[str, Array]:
+    return {"its_load": group.loads.figure.value, "held_against": group.in_load(_held_against(group))}
 
 
 def _shares(book: Book, group: _Group, share: Estimate) -> list[Finding]:
@@ -147,8 +147,8 @@ def _odd_ones(group: _Group) -> NDArray[np.bool_]:
 
 def _spreads(book: Book, group: _Group) -> list[Finding]:
     """Judge the spread. A spring not measured leaves it unproven, unless it fails already without that one."""
-    terms = {"largest load": group.in_load(np.max), "smallest load": group.in_load(np.min),
-             "median of the set": group.in_load(np.median)}  # fmt: skip
+    terms = {"largest_load": group.in_load(np.max), "smallest_load": group.in_load(np.min),
+             "median_of_the_set": group.in_load(np.median)}  # fmt: skip
     wide = group.judge(lambda rows: np.broadcast_to(spread(rows)[..., None], rows.shape))
     return _unless_all_read(group, findings_on_springs(book, SET_SPREAD, group.springs, wide, group.stated, terms))
 

@@ -32,7 +32,7 @@ def check_open_stress(book: Book, valves: Valves) -> list[Finding]:
         _geometry(valves),
         _steps(valves),
     )
-    terms = {"open height": (valves.opened.figure.value, "length")}
+    terms = {"open_height": valves.opened.figure.value}
     found = findings(OPEN_STRESS, valves.places, valves.names, stressed, limits, terms=terms)
     return [one for one, card in zip(found, valves.cards, strict=True) if one.limit and has_stress(card)]
 

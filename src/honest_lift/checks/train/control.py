@@ -33,7 +33,7 @@ def check_control(book: Book, valves: Valves) -> list[Finding]:
     share = contact_over(valves)
     red = np.array([one.red_line.value for one in moving])
     speed = red * (1.0 + share.figure.value / 100.0)
-    terms = {"contact lost at": (speed, "speed"), "red line": (red, "speed"), "moving mass": (_mass(moving), "mass")}
+    terms = {"contact_lost_at": speed, "red_line": red, "moving_mass": _mass(moving)}
     remarks = [BOUND if isfinite(one) else "" for one in share.figure.value.tolist()]
     limits = valves.limits(book, CONTROL.name)
     return findings(CONTROL, valves.places, valves.names, share, limits, terms=terms, remarks=remarks)

@@ -25,15 +25,15 @@ def draw(session: Session, what: str, planned: dict[str, float]) -> Scene:
         return _lock(session)
     if what == "tips":
         return _profile(session, "tip_level", "stem tips over the middle one of their head", None, {})
-    return _profile(session, "spring_seat_level", "spring seats over specification", "over specification", planned)
+    return _profile(session, "spring_seat_level", "spring seats over specification", "over_specification", planned)
 
 
 def _finding(session: Session, check: str, position: str) -> Finding | None:
     return session.examination.finding(check, position) if session.examination else None
 
 
-def _term(finding: Finding | None, title: str) -> float:
-    return next((term.value for term in finding.terms if term.title == title), nan) if finding else nan
+def _term(finding: Finding | None, key: str) -> float:
+    return finding.term(key) if finding else nan
 
 
 def _profile(session: Session, check: str, title: str, term: str | None, planned: dict[str, float]) -> Scene:

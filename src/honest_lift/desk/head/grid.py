@@ -46,7 +46,7 @@ class HeadGrid(ReadingGrid):
         return next((_BEFORE + i for i, (one, _) in enumerate(self.page.read) if one == task), 0)
 
     def _read(self, name: str, task: Task) -> Cell:
-        if refused := self.session.refused_at(task, name):
+        if refused := self.session.refused.at(task, name):
             return Cell(refused[0], True, wrong=True, hover=refused[1])
         history = readings_at(self.session.book, task.quantity, at_position(name, task.member))
         latest = next((one for one in reversed(history) if not one.fate), None)

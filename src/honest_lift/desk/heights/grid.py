@@ -55,7 +55,7 @@ class HeightsGrid(ReadingGrid):
     def _reading(self, name: str, latest: Standing | None, history: list[Standing], *, stale: bool) -> Cell:
         """Give the cell of what was read, refused, or only assumed at a valve."""
         place = at_position(name)
-        if refused := self.session.refused_at(HEIGHT, name):
+        if refused := self.session.refused.at(HEIGHT, name):
             return Cell(refused[0], True, wrong=True, hover=refused[1])
         fact = next((one for one in self.session.engine.facts if one.key == ("installed_height", place)), None)
         if latest is None and fact is not None:

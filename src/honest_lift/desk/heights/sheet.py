@@ -71,10 +71,10 @@ class HeightsSheet(QWidget):
         self.subtitle.setText(", ".join(words))
         self.drawing.show_scenes([(58, self._spring()), (42, self._axis())])
 
-    def _term(self, check: str, title: str) -> float:
+    def _term(self, check: str, key: str) -> float:
         """Give a value of a finding's working; NaN for none."""
         found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
-        return next((term.value for term in found.terms if term.title == title), nan) if found else nan
+        return found.term(key) if found else nan
 
     def _figure(self, check: str) -> float:
         found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
@@ -84,8 +84,8 @@ class HeightsSheet(QWidget):
         engine, position = self.session.engine, self.session.position
         length, load = engine.unit("length"), engine.unit("load")
         card = engine.card_of(engine.spring_at(position)) if position else None
-        closed, opened = self._term("bind_margin", "installed height"), self._term("bind_margin", "open height")
-        bind = self._term("bind_margin", "bind height")
+        closed, opened = self._term("bind_margin", "installed_height"), self._term("bind_margin", "open_height")
+        bind = self._term("bind_margin", "bind_height")
 
         def view(title: str, height: float, check: str) -> SpringView:
             force = in_words(self._figure(check), "load", load)

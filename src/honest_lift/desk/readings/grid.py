@@ -38,7 +38,7 @@ class ReadingsGrid(ReadingGrid):
         history = readings_at(self.session.book, task.quantity, place, task.at)
         counting = [one for one in history if not one.fate]
         cells = self._read(place, task, counting, history) if counting else self._stated(place, task, history)
-        refused = self.session.refused_at(task, place.name)
+        refused = self.session.refused.at(task, place.name)
         if refused is None:
             return cells
         text, why = refused

@@ -76,7 +76,7 @@ class SpringsGrid(ReadingGrid):
         return _BEFORE + self.tasks.index(task) if task in self.tasks else 0
 
     def _read(self, name: str, task: Task) -> Cell:
-        if refused := self.session.refused_at(task, name):
+        if refused := self.session.refused.at(task, name):
             return Cell(refused[0], True, wrong=True, hover=refused[1])
         read = readings_at(self.session.book, task.quantity, of_spring(name, task.member), task.at)
         text = next((one.reading.text for one in reversed(read) if not one.fate), "")

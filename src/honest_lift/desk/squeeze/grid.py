@@ -41,14 +41,14 @@ class ChamberGrid(ReadingGrid):
         return (
             Cell(name, bold=True), self._poured(name), Cell(self._term(found, "compression", "chamber", "volume"), True),
             *(Cell(self._figure(found, check), True) for check in ("chamber_spread", "squish")),
-            Cell(self._term(found, "compression", "left over the piston", "volume"), True),
+            Cell(self._term(found, "compression", "left_over_the_piston", "volume"), True),
             *(Cell(self._figure(found, check), True) for check in ("compression", "compression_spread")),
             Cell(verdict=verdict),
         )  # fmt: skip
 
     def _poured(self, name: str) -> Cell:
         place = at_cylinder(name)
-        if refused := self.session.refused_at(POURED, name):
+        if refused := self.session.refused.at(POURED, name):
             return Cell(refused[0], True, wrong=True, hover=refused[1])
         history = readings_at(self.session.book, "chamber_volume", place)
         counting = [one for one in history if not one.fate]
@@ -74,7 +74,7 @@ class ChamberGrid(ReadingGrid):
         unit = self.session.unit(dimension)
         return in_figures(one.figure, dimension, unit, places_for(one.expanded, dimension, unit))
 
-    def _term(self, found: dict[str, Finding], check: str, title: str, dimension: str) -> str:
+    def _term(self, found: dict[str, Finding], check: str, key: str, dimension: str) -> str:
         one = found.get(check)
-        value = next((term.value for term in one.terms if term.title == title), None) if one else None
+        value = next((term.value for term in one.terms if term.key == key), None) if one else None
         return in_figures(value, dimension, self.session.unit(dimension))

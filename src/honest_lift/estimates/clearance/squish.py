@@ -9,7 +9,6 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.estimates.clearance.piston_valve_read import disagree
-from honest_lift.estimates.cylinder.clearance_volume import is_told
 from honest_lift.estimates.cylinder.deck import deck_of
 from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
 from honest_lift.estimates.of_cylinder import of_cylinder
@@ -35,7 +34,7 @@ def squish(book: Book) -> Squish:
     """Give the squish of every cylinder in head order. What was read goes first; where both can't be, neither proves anything."""
     cylinders = [str(one) for one in book.engine.layout.cylinders]
     worked, read = _worked(book, cylinders), [_read(book, one) for one in cylinders]
-    there = np.array([is_told(one) for one in read], dtype=bool)
+    there = np.array([one.is_told for one in read], dtype=bool)
     apart, remarks = np.zeros(len(cylinders), dtype=bool), []
     for case, one in enumerate(read):
         own = _as_input(worked, case)
@@ -58,7 +57,7 @@ def _worked(book: Book, cylinders: list[str]) -> Estimate:
 
 def _register(book: Book, cylinder: str) -> Input:
     told = of_cylinder(book, "head_register", cylinder)
-    return told if is_told(told) else Input("head_register", "", "not applicable", 0.0, asked=at_cylinder(cylinder))
+    return told if told.is_told else Input("head_register", "", "not applicable", 0.0, asked=at_cylinder(cylinder))
 
 
 def _read(book: Book, cylinder: str) -> Input:

@@ -93,8 +93,8 @@ def of_pair(book: Book, quantity: str, intake: str) -> Input:
     if not other or layout.opposite(other) != intake:
         return own
     there, lacking = at_valve(book, quantity, other), bool(own.ground & Ground.MISSING)
-    read_there = there.kind == "measured" and there.where == at_position(other).title
-    if read_there and (lacking or own.where != at_position(intake).title) and not (lacking and own.note):
+    read_there = there.kind == "measured" and there.is_own
+    if read_there and (lacking or not own.is_own) and not (lacking and own.note):
         return there
     if there.ground & Ground.STALE and not own.ground & Ground.STALE and not lacking and own.where == there.where:
         return replace(own, ground=own.ground | Ground.STALE, note=there.note)

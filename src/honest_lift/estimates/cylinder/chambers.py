@@ -69,7 +69,7 @@ def _chambers(book: Book) -> Chambers:
     cylinders = tuple(str(one) for one in book.engine.layout.cylinders)
     poured = [of_cylinder(book, "chamber_volume", one) for one in cylinders]
     weighed, left = _weighed(book, cylinders), _less_leak(book, cylinders, poured)
-    by_pour = np.array([not one.ground & Ground.MISSING or bool(one.note) for one in poured])
+    by_pour = np.array([one.is_told for one in poured], dtype=bool)
     volume = either(by_pour, left, weighed)
     over = over_neighbours(volume.figure.value) if len(cylinders) > 1 else np.full(len(cylinders), np.nan)
     why = [_why_not(book, one, poured[i], float(over[i])) for i, one in enumerate(cylinders)]

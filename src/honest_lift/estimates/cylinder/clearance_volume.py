@@ -79,28 +79,23 @@ def _parts(book: Book, cylinder: str, told: dict[str, Input]) -> dict[str, Input
     for name in idle:
         told[name] = _exact(name, cylinder, nan)
     for name in _NONE_UNLESS_STATED:
-        if not is_told(told[name]):
+        if not told[name].is_told:
             told[name] = _exact(name, cylinder, 0.0)
-    if "crevice_volume" not in idle and not is_told(told["crevice_volume"]):
+    if "crevice_volume" not in idle and not told["crevice_volume"].is_told:
         told["crevice_volume"] = _crevice(cylinder)
     return told
 
 
-def is_told(one: Input) -> bool:
-    """Tell whether anybody has given a quantity, if only one that was set aside."""
-    return not one.ground & Ground.MISSING or bool(one.note)
-
-
 def _idle_gasket(told: dict[str, Input]) -> tuple[str, ...]:
     """Give what of the gasket is not needed: its volume goes before its bore, and one of no thickness has none."""
-    if is_told(told["gasket_volume"]):
+    if told["gasket_volume"].is_told:
         return ("gasket_thickness", "gasket_bore")
     return ("gasket_volume", "gasket_bore") if told["gasket_thickness"].value == 0.0 else ("gasket_volume",)
 
 
 def _idle(told: dict[str, Input], direct: str, worked: Sequence[str]) -> tuple[str, ...]:
     """Give what is not needed of a figure told directly, or worked out of two others; of neither, only the first is wanted."""
-    by_parts = not is_told(told[direct]) and any(is_told(told[name]) for name in worked)
+    by_parts = not told[direct].is_told and any(told[name].is_told for name in worked)
     return (direct,) if by_parts else tuple(worked)
 
 

@@ -9,7 +9,7 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.alike import Parts, derive_of, laid_out, worked_alike
-from honest_lift.estimates.cylinder.clearance_volume import LeftOver, is_told
+from honest_lift.estimates.cylinder.clearance_volume import LeftOver
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.resolve import resolve
@@ -84,7 +84,7 @@ def effective_ratio(book: Book, whole: LeftOver) -> Effective:
 
 def _of_engine(book: Book, name: str) -> Input:
     told = resolve(book, name, ENGINE)
-    if name == "pin_offset" and not is_told(told):
+    if name == "pin_offset" and not told.is_told:
         return Input(name, "", "not applicable", 0.0, asked=ENGINE)
     return told
 

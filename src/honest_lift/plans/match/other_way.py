@@ -158,7 +158,7 @@ def highest_speed(now: Examination) -> Outcome:
 
 def _red_line(one: Finding) -> float:
     """Give the red line over which the least that is asked is left, doubt and all."""
-    lost = next(term.value for term in one.terms if term.title == "contact lost at")
-    red = next(term.value for term in one.terms if term.title == "red line")
+    lost = one.term("contact_lost_at")
+    red = one.term("red_line")
     doubt_rpm = one.expanded / 100.0 * red
     return (lost - doubt_rpm) / (1.0 + one.lowest / 100.0)

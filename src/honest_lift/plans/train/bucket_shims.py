@@ -97,7 +97,7 @@ def _valve(book: Book, position: str) -> BucketShim:
     old = fitted.height_mm if fitted and fitted.height_mm is not None else nan
     wanted = wanted_lash_mm(book, position, lash.way)
     lacking = [] if isfinite(old) else ["the shim that is in"]
-    read = lash.kind == "measured" and lash.where == lash.at
+    read = lash.kind == "measured" and lash.is_own
     if not read:
         lacking.append("its lash, read by feelers")
     elif lash.ground:

@@ -34,11 +34,7 @@ def mass_lines(book: Book, position: str, control: Finding | None) -> tuple[Mass
     unit = book.engine.unit("mass")
     parts = [(title, mass, counts) for title, mass, counts in _parts(one) if mass != 0.0]
     whole = sum(mass * counts for _, mass, counts in parts)
-    speed = (
-        next((term.value for term in control.terms if term.title == "contact lost at"), float("nan"))
-        if control
-        else float("nan")
-    )
+    speed = control.term("contact_lost_at") if control else float("nan")
     lines = []
     for title, mass, counts in parts:
         own = mass * counts
@@ -80,7 +76,6 @@ def control_words(book: Book, position: str, control: Finding | None) -> tuple[s
     """Say what control comes to at a valve, or what is missing."""
     if control is None:
         return ("State the red line under Engine and parts, Masses: without one nobody asks what follows its cam.",)
-    known = {term.title: term.value for term in control.terms}
-    lost, red = known.get("contact lost at", float("nan")), known.get("red line", float("nan"))
+    lost, red = control.term("contact_lost_at"), control.term("red_line")
     lines = [f"Contact is lost at {lost:.0f} rpm, the red line is {red:.0f} rpm."] if isfinite(lost) else []
     return (*lines, reason(control, book.engine))

@@ -68,7 +68,7 @@ class CylinderTurned:
         rooms = self._rooms(position, crank_deg, lift)
         return Train(
             lift, self._dimension(position, "head_diameter", _HEAD_MM), self._dimension(position, "stem_at_lock", _STEM_MM),
-            self._term(position, "bind_margin", "installed height"), self._term(position, "bind_margin", "bind height"),
+            self._term(position, "bind_margin", "installed_height"), self._term(position, "bind_margin", "bind_height"),
             self._dimension(position, "seal_gap"), self._dimension(position, "stem_tip_height"),
             card.members if card else (Member("outer"),), (fitted.thicknesses_mm or ()) if fitted else (),
             self._rocker(position, valve, crank_deg), rooms.get("piston_valve"), rooms.get("retainer_seal"),
@@ -81,7 +81,7 @@ class CylinderTurned:
         for check in ("bind_margin", "retainer_seal"):
             finding = self._found(check, position)
             if finding is not None and isfinite(finding.figure):
-                more = max(self._term(position, check, "valve lift") - lift_mm, 0.0)
+                more = max(self._term(position, check, "valve_lift") - lift_mm, 0.0)
                 left[check] = (finding.figure + more, finding.lowest)
         if position in self._over:
             own = self._found("piston_valve", position)
@@ -105,9 +105,9 @@ class CylinderTurned:
         lobe = float(valve.lobe.lift(np.array((crank_deg - valve.centre_deg) / 2.0)))
         return side_of_gear(self._book, rocker, max(lobe, 0.0) / rocker.lobe_mm)
 
-    def _term(self, position: str, check: str, title: str) -> float:
+    def _term(self, position: str, check: str, key: str) -> float:
         finding = self._found(check, position)
-        return next((one.value for one in finding.terms if one.title == title), nan) if finding else nan
+        return finding.term(key) if finding else nan
 
     def _dimension(self, position: str, quantity: str, usual_mm: float = nan) -> float:
         key = position, quantity

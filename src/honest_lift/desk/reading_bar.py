@@ -176,17 +176,18 @@ class ReadingBar(QWidget):
         if self.task and step.walks == CHOSEN:
             self.session.walks = self.task.kind
         self.setVisible(step.tasks is not None)
-        self._fill_ways()
-        self._show_place()
-        self._typed(self.entry.text())
+        self._show_task()
 
     def _choose_task(self) -> None:
         if self.task and STEPS[self.session.step].walks == CHOSEN:
             self.session.walk_along(self.task.kind)
+        self._show_task()
+        self.entry.setFocus()
+
+    def _show_task(self) -> None:
         self._fill_ways()
         self._show_place()
         self._typed(self.entry.text())
-        self.entry.setFocus()
 
     def _fill_ways(self) -> None:
         task = self.task

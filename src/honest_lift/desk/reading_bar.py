@@ -10,9 +10,7 @@ from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
-from honest_lift.desk.steps import heights
 from honest_lift.desk.steps.order import STEPS
-from honest_lift.desk.steps.step import CHOSEN
 from honest_lift.desk.steps.task import Task, places_of
 from honest_lift.desk.taking import Taken, edit_for
 from honest_lift.desk.theme import LIGHT
@@ -165,21 +163,20 @@ class ReadingBar(QWidget):
     def follow(self) -> None:
         """Follow the session to its place; what is typed stays."""
         step = STEPS[self.session.step]
-        tasks = (step.tasks or heights.tasks)(self.session)
+        tasks = step.tasks(self.session)
         if tasks != self._tasks:
-            before = self.task
-            self._tasks = tasks
+            before, self._tasks = self.task, tasks
             self.what.clear()
             self.what.addItems([task.title for task in tasks])
             if before in tasks:
                 self.what.setCurrentIndex(tasks.index(before))
-        if self.task and step.walks == CHOSEN:
+        if self.task and step.is_walked_by_choice:
             self.session.walks = self.task.kind
-        self.setVisible(step.tasks is not None)
+        self.setVisible(step.has_bar)
         self._show_task()
 
     def _choose_task(self) -> None:
-        if self.task and STEPS[self.session.step].walks == CHOSEN:
+        if self.task and STEPS[self.session.step].is_walked_by_choice:
             self.session.walk_along(self.task.kind)
         self._show_task()
         self.entry.setFocus()

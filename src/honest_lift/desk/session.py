@@ -16,7 +16,6 @@ from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.refused import Refused
 from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
-from honest_lift.desk.steps.step import CHOSEN
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
@@ -218,7 +217,7 @@ class Session(QObject):
             return
         self.queue, self.check = step, ""
         self.step = sheet_of(step.quantity, step.places[0].kind)
-        if STEPS[self.step].walks == CHOSEN:
+        if STEPS[self.step].is_walked_by_choice:
             self.walks = step.places[0].kind
         self._stand_at(step.places[0].name)
         self.moved.emit()
@@ -258,8 +257,8 @@ class Session(QObject):
 
     @property
     def _walk_kind(self) -> str:
-        walks = STEPS[self.step].walks
-        return self.walks if walks == CHOSEN else walks
+        step = STEPS[self.step]
+        return self.walks if step.is_walked_by_choice else step.walks
 
     @property
     def cylinder(self) -> str:

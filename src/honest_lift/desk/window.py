@@ -130,9 +130,9 @@ class Window(QMainWindow):
         sheet = self._sheet(FINDING if session.check else session.step)
         if self.stack.currentWidget() is not sheet:
             self.stack.setCurrentWidget(sheet)
-            if STEPS[session.step].tasks is not None:
+            if STEPS[session.step].has_bar:
                 self.bar.entry.setFocus()
-        self.ladder.setVisible(STEPS[session.step].tasks is not None)
+        self.ladder.setVisible(STEPS[session.step].has_bar)
         name = session.engine.name or self.tr("engine without a name")
         where = session.path.name if session.path else self.tr("not saved yet")
         where += self.tr(", for reading only") if session.held_by else ""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from honest_lift.desk.steps import heights
 from honest_lift.desk.steps.step import Step
 from honest_lift.facts.ledger import counted
 from honest_lift.facts.place import ENGINE
@@ -36,4 +37,4 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return EngineSheet(session)
 
 
-STEP = Step("engine", "Engine and parts", "&Engine and parts", "Ctrl+1", _progress, _make, None)
+STEP = Step("engine", "Engine and parts", "&Engine and parts", "Ctrl+1", _progress, _make, heights.tasks, has_bar=False)

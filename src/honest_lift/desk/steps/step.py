@@ -34,8 +34,8 @@ class Step(Struct, frozen=True):
     """One step. `title` on the route, `menu` with its access key, `keys` its shortcut.
 
     `walks`: the kind of place that one walks along, `position`, `spring`, `cylinder` or CHOSEN. `reads`: quantities that are read
-    on its sheet and on no other. `tasks`: what the reading bar can be asked for there, None where the bar keeps away. `progress`:
-    how much of it is there, and of how much. `make`: its sheet, made when it is first opened and tied to the bar.
+    on its sheet and on no other. `tasks`: what the reading bar can be asked for there; it keeps away where not `has_bar`.
+    `progress`: how much of it is there, and of how much. `make`: its sheet, made when it is first opened and tied to the bar.
     """
 
     key: str
@@ -44,8 +44,14 @@ class Step(Struct, frozen=True):
     keys: str
     progress: Callable[[Session], tuple[int, int]]
     make: Callable[[Session, ReadingBar], QWidget]
-    tasks: Callable[[Session], list[Task]] | None
+    tasks: Callable[[Session], list[Task]]
     walks: str = "position"
     reads: frozenset[str] = frozenset()
     is_judged: bool = False
+    has_bar: bool = True
     pages: tuple[str, ...] = ()  # of the sheet, where other places may ask for one
+
+    @property
+    def is_walked_by_choice(self) -> bool:
+        """Tell whether one walks there along whatever kind of place was chosen last."""
+        return self.walks == CHOSEN

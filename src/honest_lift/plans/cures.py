@@ -20,14 +20,13 @@ from honest_lift.checks.spring.heights import check_bind_margin, check_installed
 from honest_lift.checks.spring.loads import check_open_load, check_seat_load
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.valves import AtValve, Gathered
-from honest_lift.checks.wording import digits
 from honest_lift.estimates.estimate import Estimate, derive
-from honest_lift.facts.engine import Book, Engine
-from honest_lift.numbers.units import in_figures
+from honest_lift.facts.engine import Book
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.clearance.valve_pair_cures import pair_cures
 from honest_lift.plans.plain_cures import plain_cures, say
 from honest_lift.plans.spring.windows import windows_of
+from honest_lift.plans.tried import effects, helps
 
 _CHECKS = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
@@ -95,17 +94,11 @@ def _moves(book: Book, gathered: Gathered, row: int, finding: Finding) -> list[_
 def _tried(book: Book, gathered: Gathered, row: int, finding: Finding, now: dict[str, Finding], move: _Move) -> str:
     """Say what a move does to every margin of the valve; "" where it does not help, or fails something that did not."""
     then = _judged(book, gathered, row, move)
-    again = then.get(finding.check.name)
-    if again is None or again.provisional is not Verdict.PASSES:
-        return ""
-    if any(
-        one.provisional is Verdict.FAILS and now[name].provisional is not Verdict.FAILS for name, one in then.items()
-    ):
+    if not helps(finding, now, then):
         return ""
     still = [one for one in then.values() if one.provisional is not Verdict.PASSES]
-    effects = [_effect(book.engine, now[name], one) for name, one in then.items() if one.figure != now[name].figure]
     left = f"; still {', '.join(f'{one.check.title.lower()} {one.provisional.word}' for one in still)}" if still else ""
-    return f"{move.what}: {', '.join(effects)}{left}"
+    return f"{move.what}: {', '.join(effects(book.engine, now, then))}{left}"
 
 
 def _judged(book: Book, gathered: Gathered, row: int, move: _Move) -> dict[str, Finding]:
@@ -129,10 +122,3 @@ def _lower(gathered: Gathered, row: int, move: _Move) -> Estimate:
 def _up(value_mm: float) -> float:
     """Round an amount up to a hundredth, so that what is said is enough."""
     return ceil(value_mm * 100 - 1e-6) / 100 if np.isfinite(value_mm) else float("nan")
-
-
-def _effect(engine: Engine, before: Finding, after: Finding) -> str:
-    dimension = after.check.dimension
-    unit, places = engine.unit(dimension), digits(after, engine)
-    figures = " to ".join(in_figures(one.figure, dimension, unit, places) for one in (before, after))
-    return f"{after.check.title.lower()} {figures} {unit}".rstrip()

@@ -14,13 +14,13 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Finding
-from honest_lift.checks.wording import digits
 from honest_lift.facts.edits import Edit, Fit, fit_springs, fitment
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
-from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.numbers.units import in_words
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.spring.shims import MOST_SHIMS
+from honest_lift.plans.tried import effects, helps
 
 _SHOWN = 3
 _OF_STACK = {"installed_height", "bind_margin", "seat_load", "open_load"}
@@ -131,25 +131,14 @@ def _springs(book: Book, position: str) -> list[tuple[str, int, Edit]]:
 def _tried(book: Book, finding: Finding, now: dict[str, Finding], what: str, changes: int, edit: Edit) -> Remedy | None:
     engine, _ = edit.apply(book)
     then = _of_valve(replace(book, engine=engine), finding.position)
-    again = then.get(finding.check.name)
-    if again is None or again.provisional is not Verdict.PASSES:
+    if not helps(finding, now, then) or any(
+        one.provisional in (Verdict.FAILS, Verdict.UNPROVEN) for one in then.values()
+    ):
         return None
-    if any(one.provisional in (Verdict.FAILS, Verdict.UNPROVEN) for one in then.values()):
-        return None
-    effects = tuple(
-        _effect(book.engine, now[name], one) for name, one in then.items() if one.figure != now[name].figure
-    )
-    return Remedy(what, effects, edit, changes, min(one.weakness for one in then.values()))
+    told = effects(book.engine, now, then, says_close=True)
+    return Remedy(what, told, edit, changes, min(one.weakness for one in then.values()))
 
 
 def _of_valve(book: Book, position: str) -> dict[str, Finding]:
     found = examine(book).by_position.get(position, ())
     return {one.check.name: one for one in found if one.check.name in _OF_STACK}
-
-
-def _effect(engine: Engine, before: Finding, after: Finding) -> str:
-    dimension = after.check.dimension
-    unit, places = engine.unit(dimension), digits(after, engine)
-    figures = " to ".join(in_figures(one.figure, dimension, unit, places) for one in (before, after))
-    still = "" if after.provisional is Verdict.PASSES else ", close"
-    return f"{after.check.title.lower()} {figures} {unit}{still}".replace("  ", " ")

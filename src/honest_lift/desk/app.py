@@ -34,6 +34,7 @@ def run(file: Path | None, *, demo: bool) -> int:
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
     session.lobes = LobesBeside(session, session.examine, cached("lobes"))
+    session.lobes.warm_up()
     try:
         _put_on_desk(session, file, demo, settings)
     except FileError as error:

@@ -47,6 +47,11 @@ class LobesBeside(QObject):
             job = self.jobs.start("solve_lobes", tuple(fresh.values()), told=self._take)
             job.ended.connect(lambda: self._over(job, set(fresh)))
 
+    def warm_up(self) -> None:
+        """Have the process started, where lobes are likely to be asked of it: nothing was kept from an earlier run."""
+        if self._kept is not None and not self._kept.exists():
+            self.jobs.warm_up()
+
     def _look_first(self) -> None:
         """Find what earlier runs solved, from the first time on."""
         if self._kept is not None and not self._looks:

@@ -17,6 +17,7 @@ from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import at_position
 from honest_lift.facts.series_rows import read_series
 from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import from_inside, in_figures
 
 
@@ -95,13 +96,13 @@ class SeriesPage(QWidget):
 
         def put_where(one: SeriesRow, text: str) -> SeriesRow:
             if one.id != "own":
-                raise ValueError(self.tr("this is the line's own: type another one into the last line"))
+                raise MendableError(self.tr("this is the line's own: type another one into the last line"))
             value = parse(text, Field.within(self._at.dimension, at_unit, self._at.physical))
             return SeriesRow("own", value, one.text)
 
         def put(one: SeriesRow, text: str) -> SeriesRow:
             if one.at is None:
-                raise ValueError(self.tr("type the {0} of this line first").format(self._at.title))
+                raise MendableError(self.tr("type the {0} of this line first").format(self._at.title))
             value = parse(text, Field.within(self._own.dimension, unit, self._own.physical))
             if value is None:
                 raise EntryError(

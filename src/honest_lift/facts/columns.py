@@ -18,6 +18,7 @@ from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.staleness import staleness
 from honest_lift.numbers.formula_cell import defused
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import from_inside
 
 Told = Callable[[str], bool]
@@ -33,7 +34,7 @@ class PastedCell(Struct, frozen=True):
     wrong: str = ""
 
 
-class ColumnError(ValueError):
+class ColumnError(MendableError):
     """What was pasted is no column; the sentence says what would be."""
 
 

@@ -29,6 +29,7 @@ from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import Tool
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import WheelTable
+from honest_lift.numbers.mendable import MendableError
 
 Table = Literal[
     "cards", "sets", "springs", "tools", "references", "calibrations", "shim_stock", "limits", "lobes", "trials"
@@ -48,7 +49,7 @@ _TABLE_WORDS = {
 }
 
 
-class EditError(ValueError):
+class EditError(MendableError):
     """A person's mistake: the sentence says why the change can't be made and what would be right."""
 
 

@@ -23,6 +23,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.migrations import CURRENT, migrate
 from honest_lift.facts.place import split_position
 from honest_lift.facts.sense import sensible
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import unit_of
 
 FORMAT = "honest-lift/liftbook"
@@ -38,7 +39,7 @@ _MOST = {
 _MOST_VALVES = 120
 
 
-class FileError(ValueError):
+class FileError(MendableError):
     """A file that can't be read or written; the sentence says which, where and what would be right."""
 
 
@@ -274,7 +275,7 @@ def _check_names(book: Book, name: str) -> None:
             field = f"engine.layout.heads[{h}].positions[{p}]"
             try:
                 told = split_position(one.id)
-            except ValueError as error:
+            except MendableError as error:
                 raise FileError(f"{name}: field “{field}.id”: {error}.") from None
             if told != (one.cylinder, one.role, one.index):
                 raise FileError(f"{name}: field “{field}”: its cylinder, role and index do not say “{one.id}”.")

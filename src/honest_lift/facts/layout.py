@@ -6,6 +6,7 @@ from msgspec import Struct
 
 from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.place import Role, split_position
+from honest_lift.numbers.mendable import MendableError
 
 _PITCH_MM = 52.0  # drawing only: between neighbours on a head nobody has measured
 _ROW_MM = 46.0  # drawing only: between the rows of a four-valve head
@@ -113,7 +114,7 @@ COMMON = {
 def read_layout(text: str) -> Layout:
     """Read a layout typed one head a line, `left: 1e 1i 3i 3e`; the name may be left out.
 
-    Raises ValueError with a sentence that names the line, when an id is not understood or stands twice.
+    Raises MendableError with a sentence that names the line, when an id is not understood or stands twice.
     """
     heads: list[Head] = []
     seen: dict[str, str] = {}
@@ -121,15 +122,17 @@ def read_layout(text: str) -> Layout:
         name, colon, ids = line.partition(":")
         name, ids = (name.strip(), ids) if colon else (f"head {number}", line)
         if any(head.name == name for head in heads):
-            raise ValueError(f"Two heads are called “{name}”: give each its own name.")
+            raise MendableError(f"Two heads are called “{name}”: give each its own name.")
         names = ids.replace(",", " ").lower().split()
         for one in names:
             if one in seen:
-                raise ValueError(f"{one} stands twice, on the {seen[one]} and the {name} head: a valve has one place.")
+                raise MendableError(
+                    f"{one} stands twice, on the {seen[one]} and the {name} head: a valve has one place."
+                )
             seen[one] = name
         heads.append(Head(name, _placed(names)))
     if not seen:
-        raise ValueError("A layout needs at least one head with one valve, such as “left: 1e 1i 3i 3e”.")
+        raise MendableError("A layout needs at least one head with one valve, such as “left: 1e 1i 3i 3e”.")
     return Layout(tuple(heads))
 
 

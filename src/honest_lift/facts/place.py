@@ -8,6 +8,8 @@ from typing import Literal
 
 from msgspec import Struct
 
+from honest_lift.numbers.mendable import MendableError
+
 PlaceKind = Literal["engine", "head", "cylinder", "role", "position", "spring", "reference"]
 Role = Literal["intake", "exhaust"]
 _POSITION = re.compile(r"([0-9]{1,2})([ie])([1-9]?)")
@@ -86,7 +88,7 @@ def split_position(name: str) -> tuple[int, Role, int]:
     """
     match = _POSITION.fullmatch(name)
     if match is None:
-        raise ValueError(f"“{name}” is no valve position: write the cylinder, then i or e, as in 3e or 3e2")
+        raise MendableError(f"“{name}” is no valve position: write the cylinder, then i or e, as in 3e or 3e2")
     return int(match[1]), "intake" if match[2] == "i" else "exhaust", int(match[3] or 0)
 
 

@@ -21,6 +21,7 @@ from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import Place, at_position, split_position
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import READ_AS, WheelTable
+from honest_lift.numbers.mendable import MendableError
 
 _BY_ENDING = {"_mm": (0.0, 500.0), "_n": (0.1, 20000.0), "_percent": (0.0, 100.0)}
 _BY_NAME = {
@@ -206,7 +207,7 @@ def _no_such_place(place: Place) -> str:
         return ""
     try:
         split_position(place.name)
-    except ValueError as error:
+    except MendableError as error:
         return str(error)
     return ""
 

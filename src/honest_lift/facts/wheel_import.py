@@ -17,6 +17,7 @@ from msgspec import Struct
 from honest_lift.facts.crank_angle import SCIENTIFIC, read_angle
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.entry import EntryError
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import to_inside
 
 _FIGURE = re.compile(r"[+\-\u2212]?(?:\d+(?:[.,]\d*)?|[.,]\d+)")
@@ -31,7 +32,7 @@ _LIKELY_MM = (2.0, 25.0)  # of a lobe, or a valve
 LIFT_UNITS = ("mm", "in", "thou")
 
 
-class TableError(ValueError):
+class TableError(MendableError):
     """Text that is no table of a lobe; the sentence says what would be."""
 
 

@@ -18,6 +18,7 @@ from itertools import product
 from msgspec import Struct
 
 from honest_lift.numbers.examples import EXAMPLES
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of
 
 _LONGEST = 80
@@ -55,7 +56,7 @@ _TO = re.compile(r"\.\.+| to ", re.IGNORECASE)
 _SPELLINGS = sorted(((spelling, unit) for unit in UNITS for spelling in unit.spellings), key=lambda pair: -len(pair[0]))
 
 
-class EntryError(ValueError):
+class EntryError(MendableError):
     """A person's mistake in typing: the message says what was given, what is wrong and what would be right."""
 
 

@@ -13,6 +13,7 @@ from honest_lift.facts.edits import Describe, LayOut
 from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, GuideMaterial, HeadMaterial, Lifter
 from honest_lift.facts.layout import COMMON, read_layout
 from honest_lift.numbers.entry import EntryError
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import INSIDE, units_of
 
 
@@ -158,7 +159,7 @@ class LayoutPage(Page):
     def _lay_out(self) -> None:
         try:
             layout = read_layout(self.order.toPlainText())
-        except ValueError as error:
+        except MendableError as error:
             self.session.warned.emit(str(error))
             return
         if layout != self.session.engine.layout:

@@ -15,6 +15,7 @@ from honest_lift.desk.match.candidates_grid import FILTERS, SORTS, CandidatesGri
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import EditError
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
@@ -161,7 +162,7 @@ class FindPage(QWidget):
 
         try:
             return Match(self.session.book, self.here.read(), _CUTS_IN[max(self.cuts.currentIndex(), 0)] * 25.4)
-        except ValueError as error:
+        except MendableError as error:
             self._forget(f"Not told yet: {error}.")
             return None
 

@@ -12,6 +12,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.numbers.entry import Field, parse
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import in_figures
 
 if TYPE_CHECKING:
@@ -136,7 +137,7 @@ class MovedPage(QWidget):
 
         def put(one: Moved, text: str) -> Moved:
             if one.id == _TOGETHER:
-                raise ValueError(self.tr("this line adds up the others: type the amount beside what was changed"))
+                raise MendableError(self.tr("this line adds up the others: type the amount beside what was changed"))
             _, dimension, inside = self._changes[one.id]
             return Moved(one.id, parse(text, Field.within(dimension, self.session.unit(dimension), inside)))
 

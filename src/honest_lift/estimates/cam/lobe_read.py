@@ -21,6 +21,7 @@ from honest_lift.facts.wheel_table import READ_AS, ReadAt, StandingTable, tdc_on
 from honest_lift.mechanics.cam.measured_lobe import EQUAL_MM, HIGH_MM, MeasuredLobe, measured_lobe, width
 from honest_lift.mechanics.cam.slipped_rows import slipped_rows
 from honest_lift.mechanics.cam.wheel_table import Ordered, Trouble, troubles
+from honest_lift.numbers.mendable import MendableError
 
 _LIFT_ERROR_MM, _WHEEL_ERROR_DEG = 0.005, 0.2  # rows weigh so against each other where no tool says how finely it reads
 _EQUAL_LIFT_DEG = 0.1  # what the way itself may be off by, in crank degrees: the worst of forty held out
@@ -147,7 +148,7 @@ def _work_out(found: StandingTable, lift_error: float, wheel_error: float) -> Lo
             return LobeRead(found, missing=once)
         slips, _ = slipped_rows(once, lift_error, wheel_error)
         lobe = measured_lobe(once, lift_error, wheel_error)
-    except ValueError as error:
+    except MendableError as error:
         return LobeRead(found, missing=str(error))
     told = plain + [one for one in slips if one.row not in found.kept]
     centre, u = _placed(found, lobe, lift_error, wheel_error)

@@ -16,6 +16,7 @@ from honest_lift.facts.wheel_table import READ_AS, StandingTable
 from honest_lift.mechanics.cam.measured_lobe import nose_lift, rough_at_nose
 from honest_lift.mechanics.cam.wheel_table import Ordered, ordered, troubles
 from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.mendable import MendableError
 
 _WIDEST_DEG = 41.0  # crank degrees between the rows on both sides of the highest: a lift from wider ones is short
 _OF_LIFT = {"twice", "back", "zero", "base"}  # troubles that the lift may rest on, wherever the rows stand
@@ -64,7 +65,7 @@ def in_order(found: StandingTable) -> Ordered | str:
     if found.key not in _ordered:
         try:
             _ordered[found.key] = ordered(*_arrays(found), found.left_out)
-        except ValueError as error:
+        except MendableError as error:
             _ordered[found.key] = str(error)
     answer: Ordered | str = _ordered[found.key]
     return answer

@@ -24,6 +24,7 @@ import numpy as np
 from honest_lift.mechanics.solving.bspline import Spline, basis, clamped_knots
 from honest_lift.mechanics.solving.sided_least_squares import sided_least_squares
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 
 _COUNT = 44  # coefficients of a flank
 _TAIL_DEG = 28.0  # past the lowest stated lift
@@ -36,7 +37,7 @@ _CHECK_MM, _TWO_STATED = 1.27, 0.76
 _TOLERANCE_MM = 1e-6
 
 
-class CardError(ValueError):
+class CardError(MendableError):
     """A card that no lobe can have; the sentence says why and what would be right."""
 
 

@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 from honest_lift.mechanics.cam.smoothing import Smoothed, smooth
 from honest_lift.mechanics.cam.wheel_table import Ordered
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 
 EQUAL_MM, HIGH_MM = 1.27, 5.08  # lifts the middle is taken at
 _ROUND_NOSE_CAM_DEG = 5.0
@@ -98,7 +99,7 @@ def rows_of_lobe(table: Ordered) -> NDArray[np.bool_]:
 
 
 def measured_lobe(table: Ordered, lift_error_mm: float, wheel_error_deg: float) -> MeasuredLobe:
-    """Smooth a table. The errors are standard ones, of a single lift and of a single crank angle. Raises ValueError."""
+    """Smooth a table. The errors are standard ones, of a single lift and of a single crank angle. Raises MendableError."""
     cam, kept = table.cam_deg, rows_of_lobe(table)
     smoothed = smooth(cam[kept], table.lift_mm[kept], lift_error_mm, wheel_error_deg / 2.0)
     raster = np.arange(cam[kept][0], cam[kept][-1], _RASTER_CAM_DEG)
@@ -126,10 +127,10 @@ def crossings(at: Array, lift: Array, height_mm: float) -> tuple[float, float] |
 
 
 def equal_lift_middle(at: Array, lift: Array, height_mm: float) -> float:
-    """Give the middle between both sides at one lift. Raises ValueError where a side is not there."""
+    """Give the middle between both sides at one lift. Raises MendableError where a side is not there."""
     both = crossings(at, lift, height_mm)
     if both is None:
-        raise ValueError(f"The table does not pass {height_mm:g} mm of lift on both sides: walk the whole lobe.")
+        raise MendableError(f"The table does not pass {height_mm:g} mm of lift on both sides: walk the whole lobe.")
     return (both[0] + both[1]) / 2.0
 
 

@@ -17,6 +17,7 @@ import numpy as np
 from honest_lift.mechanics.solving.bspline import Spline, basis, clamped_knots
 from honest_lift.mechanics.solving.minimum import least_between
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 
 _DEGREE = 5
 _PENALISED = 4  # derivative
@@ -56,11 +57,11 @@ class Smoothed:
 def smooth(cam_deg: Array, lift_mm: Array, lift_error_mm: float, wheel_error_cam_deg: float) -> Smoothed:
     """Smooth lifts (n) read at rising cam degrees (n).
 
-    The two errors only weigh rows against each other: on a flank the wheel's own counts by the slope. Raises ValueError
+    The two errors only weigh rows against each other: on a flank the wheel's own counts by the slope. Raises MendableError
     for fewer rows than a quintic needs.
     """
     if len(cam_deg) < 2 * _DEGREE:
-        raise ValueError(f"{len(cam_deg)} rows are too few to smooth: {2 * _DEGREE} at least.")
+        raise MendableError(f"{len(cam_deg)} rows are too few to smooth: {2 * _DEGREE} at least.")
     problem = _Problem(cam_deg, lift_mm)
     slope = np.gradient(lift_mm, cam_deg)
     for _ in range(_PASSES):

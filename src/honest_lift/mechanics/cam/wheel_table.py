@@ -10,6 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 
 BASE_CAM_DEG = 95.0  # further than this from the nose every common lobe runs on its base circle
 _DWELL_MM = 0.03  # of the lowest reading: a table that ends sooner shows its base circle only there
@@ -65,26 +66,26 @@ def unwrapped(wheel_deg: Array) -> Array:
 def ordered(crank_deg: Array, lift_mm: Array, left_out: frozenset[int] = frozenset()) -> Ordered:
     """Put a table (n) in rising angle and count its lift from the base circle; lifts at one angle are averaged.
 
-    Raises ValueError for no table of a lobe.
+    Raises MendableError for no table of a lobe.
     """
     kept = np.array([i for i in range(len(crank_deg)) if i not in left_out], dtype=int)
     if len(kept) < 5:
-        raise ValueError(f"{len(kept)} rows are no lobe: walk it in steps of 10 crank degrees or finer.")
+        raise MendableError(f"{len(kept)} rows are no lobe: walk it in steps of 10 crank degrees or finer.")
     crank, first, group = np.unique(unwrapped(crank_deg[kept]), return_index=True, return_inverse=True)
     rows, lift = kept[first], np.bincount(group, lift_mm[kept]) / np.bincount(group)
     if len(crank) < 5:
-        raise ValueError(f"{len(crank)} angles are no lobe: walk it in steps of 10 crank degrees or finer.")
+        raise MendableError(f"{len(crank)} angles are no lobe: walk it in steps of 10 crank degrees or finer.")
     nose = int(np.argmax(lift))
     far = lift[np.abs(crank - crank[nose]) > 2 * BASE_CAM_DEG]
     low = lift[lift <= lift.min() + _DWELL_MM]
     base = float(np.median(far if len(far) >= 3 else low))
     runout = float(np.ptp(far)) if len(far) >= 3 else float("nan")
     if lift[nose] - base < 0.5:
-        raise ValueError(
+        raise MendableError(
             f"It rises by {lift[nose] - base:.3f} mm only: that is no lobe. Are the columns the right way round?"
         )
     if nose in (0, len(lift) - 1):
-        raise ValueError(
+        raise MendableError(
             "Its highest reading is the first or the last: walk past the nose, and down to the base circle."
         )
     dwelling = int(np.sum(np.abs(lift - base) <= _DWELL_MM))
@@ -97,7 +98,7 @@ def troubles(crank_deg: Array, lift_mm: Array, left_out: frozenset[int] = frozen
     found = _back_and_twice(kept, unwrapped(crank_deg[kept]), lift_mm[kept])
     try:
         table = ordered(crank_deg, lift_mm, left_out | {one.row for one in found})
-    except ValueError:  # what is left is no lobe: walked up and back down again, say
+    except MendableError:  # what is left is no lobe: walked up and back down again, say
         return sorted([*found, Trouble(-1, "base")], key=lambda one: one.row)
     before, after = table.cam_deg < -BASE_CAM_DEG, table.cam_deg > BASE_CAM_DEG
     if before.sum() >= 2 and after.sum() >= 2:

@@ -10,6 +10,8 @@ from math import atan2, degrees
 
 from msgspec import Struct
 
+from honest_lift.numbers.mendable import MendableError
+
 
 class AngleCut(Struct, frozen=True):
     """A cut at an angle: the depth at the far rail, mm, and the angle the face tips by, degrees."""
@@ -22,11 +24,11 @@ def angle_cut(depth_mm: float, to_middle_mm: float, across_mm: float) -> AngleCu
     """Give the cut about the near rail that is `depth_mm` deep at the chambers' middle.
 
     `to_middle_mm`: from the near rail to the middle of the chambers' openings; `across_mm`: from the near rail to the far one.
-    Raises ValueError where the middle does not lie between the rails.
+    Raises MendableError where the middle does not lie between the rails.
 
     >>> round(angle_cut(0.5, 60.0, 150.0).far_mm, 3)
     1.25
     """
     if not 0.0 < to_middle_mm < across_mm:
-        raise ValueError("the chambers' middle must lie between the rails")
+        raise MendableError("the chambers' middle must lie between the rails")
     return AngleCut(depth_mm * across_mm / to_middle_mm, degrees(atan2(depth_mm, to_middle_mm)))

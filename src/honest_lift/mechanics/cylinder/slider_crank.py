@@ -11,9 +11,10 @@ from math import asin, sqrt
 import numpy as np
 
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 
 
-class CrankError(ValueError):
+class CrankError(MendableError):
     """A crank that can't turn; the sentence says why."""
 
 

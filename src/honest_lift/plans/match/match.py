@@ -15,6 +15,7 @@ from honest_lift.mechanics.match.candidates import Weighed, speed_rpm, told_apar
 from honest_lift.mechanics.match.rungs import card_load, lines_of
 from honest_lift.mechanics.match.search import Found, search
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.mendable import MendableError
 from honest_lift.plans.match.parts import Key, OnShelf, Present, pairs_of, present_of, retainers_of, springs_of
 from honest_lift.plans.match.pockets import bench_of
 
@@ -74,15 +75,15 @@ class Answer(Struct, frozen=True):
 
 
 class Match:
-    """A question laid out once: the pockets of an engine against the parts of a shelf. Raises ValueError saying what is missing."""
+    """A question laid out once: the pockets of an engine against the parts of a shelf. Raises MendableError for what is missing."""
 
     def __init__(self, book: Book, found: OnShelf, most_cut_mm: float = 0.0) -> None:
         bench = bench_of(book, book.engine.shim_stock or found.shims, most_cut_mm)
         if isinstance(bench, str):
-            raise ValueError(bench)
+            raise MendableError(bench)
         lacking = [kind for kind in ("springs", "retainers", "locks") if not found.count(kind)]
         if lacking:
-            raise ValueError(
+            raise MendableError(
                 f"there are no {' and no '.join(lacking)} on the shelf: import some, or use the invented ones"
             )
         self.found, self.bench = found, bench
@@ -178,7 +179,7 @@ class Match:
         return tuple(at), float(own.bind_mm[0])
 
     def row(self, kind: str, key: Key) -> int:
-        """Give the row of a part. Raises ValueError where the shelf holds it no more."""
+        """Give the row of a part. Raises MendableError where the shelf holds it no more."""
         return self.found.keys[kind].index(key)
 
     def pairs_with(self, retainer: int = -1, lock: int = -1) -> Ints:

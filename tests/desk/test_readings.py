@@ -413,3 +413,23 @@ def test_units_change_and_no_reading_does(qtbot, open_window, tmp_path):
     type_in(qtbot, window, "45.8")
     assert row(window, "1e")[3] == "45.8"
     write_book(window.session.book, tmp_path / "x.liftbook")
+
+
+def test_the_next_place_is_there_at_once_and_what_is_found_a_moment_later(qtbot, open_window):
+    window = open_window()
+    session, bar = window.session, window.bar
+    session.steps_first = True
+    session.go("1i")
+    before = session.examination
+    qtbot.keyClicks(bar.entry, "1.783")
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    assert (session.examination is before, bar.entry.text(), bar.place.name) == (True, "", session.position)
+    assert session.position != "1i"
+    qtbot.waitUntil(lambda: session.examination is not before)
+    assert session.examination.finding("installed_height", "1i").figure == pytest.approx(1.783 * 25.4)
+    qtbot.keyClicks(bar.entry, "1.784")
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    window.undo()
+    assert session.examination.finding("installed_height", "1i").figure == pytest.approx(1.783 * 25.4), (
+        "undo finds at once"
+    )

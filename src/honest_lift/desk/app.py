@@ -35,6 +35,7 @@ def run(file: Path | None, *, demo: bool) -> int:
     session = Session()
     session.lobes = LobesBeside(session, session.examine, cached("lobes"))
     session.lobes.warm_up()
+    session.steps_first = True
     try:
         _put_on_desk(session, file, demo, settings)
     except FileError as error:

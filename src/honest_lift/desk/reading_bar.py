@@ -36,8 +36,8 @@ class ReadingBar(QWidget):
         self._tasks: list[Task] = []
         self._filled: tuple[object, ...] = ()
         self._build()
-        session.moved.connect(self.follow)
-        session.changed.connect(self.follow)
+        for signal in (session.moved, session.changed, session.stepped):
+            signal.connect(self.follow)
         session.told.connect(lambda words: self._tell(words, error=False))
         session.warned.connect(lambda words: self._tell(words, error=True))
         session.confirmed.connect(self._say_confirmed)

@@ -10,19 +10,19 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.refused import Refused
 from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
+from honest_lift.desk.walking import Walking
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.journal import AnyEntry, Reading
-from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -32,12 +32,13 @@ if TYPE_CHECKING:
     from honest_lift.plans.next_reading import NextStep
 
 
-class Session(QObject):
+class Session(Walking, QObject):
     """One engine being worked on. `changed`: the book is another; `examined`: so are the findings."""
 
     changed = pyqtSignal()
     examined = pyqtSignal()
     moved = pyqtSignal()  # another current valve, spring or step
+    stepped = pyqtSignal()  # to the next place after a reading, before anything was found of it
     asked = pyqtSignal(object, str, str)  # a step of the plan to be measured now, by a way and a tool if it matters
     to_try = pyqtSignal(object)  # changes that are to be tried
     page_asked = pyqtSignal(str)  # a page of engine and parts
@@ -67,6 +68,10 @@ class Session(QObject):
         self._saved = self.book
         self._may_examine = False
         self.keeper = Keeper(self._flushed.emit, self._kept_unsafe.emit)
+        self.steps_first = False  # the next place at once after a reading, what is found of it a moment later
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
+        self._soon.timeout.connect(self._catch_up)
         self.searches = Jobs(self)  # plans and matches, which a person waits for
         self.lobes: LobesBeside | None = None  # where lobes are solved beside the window; None: in it
         self._flushed.connect(self._say_confirmed)
@@ -152,6 +157,16 @@ class Session(QObject):
 
     def _after(self, *, then_walk: bool = False) -> None:
         self._settle()
+        if then_walk and self.steps_first:
+            self._step(1)
+            self.stepped.emit()
+            self._soon.start(0)
+            return
+        self._catch_up(then_walk=then_walk)
+
+    def _catch_up(self, *, then_walk: bool = False) -> None:
+        """Find what comes of what was done, and tell."""
+        self._soon.stop()
         self._examine()
         if then_walk:
             self._step(1)
@@ -227,88 +242,6 @@ class Session(QObject):
         """Open a page of engine and parts, or of the camshaft."""
         self.open_step(next((one.key for one in STEPS.values() if page in one.pages), "engine"))
         self.page_asked.emit(page)
-
-    def leave_queue(self) -> None:
-        """Walk every place again, not only those that the plan asks for."""
-        self.queue = None
-
-    def _left_of_queue(self) -> list[str]:
-        """Give the places of the queue that still want a reading, in the order they are walked."""
-        queue = self.queue
-        if queue is None:
-            return []
-        key = (queue.quantity, queue.member, queue.height_mm, queue.tier)
-        now_left = (one for one in self.plan if (one.quantity, one.member, one.height_mm, one.tier) == key)
-        return [place.name for one in now_left for place in one.places]
-
-    def _next_in_queue(self) -> str:
-        """Give the place after the current one that still wants a reading; "" when there is none."""
-        left, (names, here) = self._left_of_queue(), self._walked()
-        at = names.index(here) if here in names else -1
-        return next((one for one in names[at + 1 :] + names[:at] if one in left), "")
-
-    def _stand_at(self, name: str) -> None:
-        kind = self._walk_kind
-        if kind == "spring":
-            self.spring, self.position = name, self.engine.position_of(name) or self.position
-            return
-        self.position = (*self.engine.layout.of_cylinder(name), self.position)[0] if kind == "cylinder" else name
-        self.spring = self.engine.spring_at(self.position) or self.spring
-
-    @property
-    def _walk_kind(self) -> str:
-        step = STEPS[self.step]
-        return self.walks if step.is_walked_by_choice else step.walks
-
-    @property
-    def cylinder(self) -> str:
-        """Give the current valve's cylinder; "" for none."""
-        one = self.engine.position(self.position)
-        return str(one.cylinder) if one else ""
-
-    def walk_along(self, kind: str) -> None:
-        """Walk along places of another kind on the sheet of all readings."""
-        if kind != self.walks:
-            self.walks = kind
-            self.moved.emit()
-
-    def go_place(self, place: Place) -> None:
-        """Make a place the current one."""
-        self._stand_at(place.name)
-        self.moved.emit()
-
-    def _step(self, by: int) -> None:
-        if self.queue and by == 1:
-            if there := self._next_in_queue():
-                self._stand_at(there)
-            else:
-                self.queue = None
-                self.told.emit("That was the last of these.")
-            return
-        names, here = self._walked()
-        if not names:
-            return
-        self._stand_at(names[(names.index(here) + by) % len(names)] if here in names else names[0])
-
-    def _walked(self) -> tuple[list[str], str]:
-        """Give the names one walks along at the open step, and where one stands."""
-        if self._walk_kind == "spring":
-            return [one.id for one in self.engine.springs], self.spring
-        if self._walk_kind == "cylinder":
-            return [str(one) for one in self.engine.layout.cylinders], self.cylinder
-        return [one.id for one in self.engine.layout.positions], self.position
-
-    def following(self) -> str:
-        """Say in words which place comes after the current one; "" when none does."""
-        names, here = self._walked()
-        if here not in names:
-            return ""
-        after = self._next_in_queue() if self.queue else names[(names.index(here) + 1) % len(names)]
-        if not after:
-            return ""
-        return {"spring": of_spring(after), "cylinder": at_cylinder(after)}.get(
-            self._walk_kind, at_position(after)
-        ).title
 
     def open_step(self, step: str) -> None:
         """Open a step of the job."""

@@ -49,7 +49,7 @@ class Watch(QObject):
         self.window.closeEvent = lambda event: event.accept()
         session = self.window.session
         if session.lobes is not None:  # let it keep what it has solved
-            while session.lobes.jobs.is_at_work:
+            while session.lobes.workers.is_at_work:
                 desk.application().processEvents()
         session.close()
         desk.application().quit()

@@ -5,8 +5,8 @@ import signal
 import time
 from pathlib import Path
 
-from honest_lift.jobs.tasks import TASKS
-from honest_lift.jobs.worker import serve
+from honest_lift.workers.tasks import TASKS
+from honest_lift.workers.worker import serve
 
 
 def raise_something(tell, wanted):

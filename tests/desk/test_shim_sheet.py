@@ -33,7 +33,7 @@ def test_a_plan_from_the_stock_to_proven_pockets(qtbot, open_window, tmp_path, m
     sheet.springs.setCurrentIndex(sheet.springs.findData("new"))
     on_the_way = []
     sheet.make.click()
-    sheet._job.told.connect(lambda _: on_the_way.append(sheet.result.text()))
+    sheet._errand.told.connect(lambda _: on_the_way.append(sheet.result.text()))
     qtbot.waitUntil(lambda: not sheet.is_working, timeout=20000)
     assert "proven: no plan" in sheet.result.text()
     assert all("Cancel takes it" in words for words in on_the_way)

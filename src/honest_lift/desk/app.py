@@ -12,12 +12,12 @@ from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.faults import Faults
-from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.log import start_log
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
+from honest_lift.desk.workers import Workers
 from honest_lift.facts.file import FileError
 from honest_lift.facts.journal_file import path_of
 from honest_lift.sheets.terminal import say
@@ -41,9 +41,9 @@ def run(file: Path | None, *, demo: bool) -> int:
     except FileError as error:
         say(f"honest-lift: {error}", sys.stderr)
         return 2
-    for jobs in _jobs_of(session):
-        jobs.slipped.connect(lambda error: faults.take(type(error), error, None))
-        jobs.noticed.connect(session.warned)
+    for workers in _workers_of(session):
+        workers.slipped.connect(lambda error: faults.take(type(error), error, None))
+        workers.noticed.connect(session.warned)
     window = faults.window = Window(session, settings)
     ending = Ending(window)
     qInstallMessageHandler(lambda kind, _context, words: _hear(ending, kind, words))
@@ -63,8 +63,8 @@ def run(file: Path | None, *, demo: bool) -> int:
 _SETTLED_MS = 5000
 
 
-def _jobs_of(session: Session) -> tuple[Jobs, ...]:
-    return (session.searches, session.lobes.jobs) if session.lobes else (session.searches,)
+def _workers_of(session: Session) -> tuple[Workers, ...]:
+    return (session.searches, session.lobes.workers) if session.lobes else (session.searches,)
 
 
 def _hear(ending: Ending, kind: QtMsgType, words: str | None) -> None:

@@ -9,7 +9,7 @@ from typing import Any
 
 from PyQt6.QtCore import QObject
 
-from honest_lift.desk.jobs import Job, Jobs
+from honest_lift.desk.workers import Errand, Workers
 
 
 def cached(name: str) -> Path:
@@ -24,7 +24,7 @@ class LobesBeside(QObject):
 
     def __init__(self, parent: QObject, came: Callable[[], None], kept: Path | None = None) -> None:
         super().__init__(parent)
-        self.jobs = Jobs(self)
+        self.workers = Workers(self)
         self._came, self._kept = came, kept
         self._asked: set[Hashable] = set()
         self._solved: list[tuple[Any, Any]] = []
@@ -44,19 +44,19 @@ class LobesBeside(QObject):
         fresh = {key: one for key, one in wanted.items() if key not in self._asked}
         if fresh:
             self._asked |= set(fresh)
-            job = self.jobs.start("solve_lobes", tuple(fresh.values()), told=self._take)
-            job.ended.connect(lambda: self._over(job, set(fresh)))
+            errand = self.workers.start("solve_lobes", tuple(fresh.values()), told=self._take)
+            errand.ended.connect(lambda: self._over(errand, set(fresh)))
 
     def warm_up(self) -> None:
         """Have the process started, where lobes are likely to be asked of it: nothing was kept from an earlier run."""
         if self._kept is not None and not self._kept.exists():
-            self.jobs.warm_up()
+            self.workers.warm_up()
 
     def _look_first(self) -> None:
         """Find what earlier runs solved, from the first time on."""
         if self._kept is not None and not self._looks:
             from honest_lift.estimates.cam.solved import look_first
-            from honest_lift.jobs.kept_lobes import KeptLobes
+            from honest_lift.workers.kept_lobes import KeptLobes
 
             self._looks = True
             look_first(KeptLobes(self._kept).find)
@@ -72,16 +72,16 @@ class LobesBeside(QObject):
         remember(*solved)
         self._solved.append(solved)
 
-    def _over(self, job: Job, keys: set[Hashable]) -> None:
+    def _over(self, errand: Errand, keys: set[Hashable]) -> None:
         """Examine again; where the process could not, from now on in the window."""
         self._asked -= keys
-        self._given_up = bool(job.error)
+        self._given_up = bool(errand.error)
         if self._kept is not None and self._solved:
-            self.jobs.start("keep_lobes", str(self._kept), tuple(self._solved))
+            self.workers.start("keep_lobes", str(self._kept), tuple(self._solved))
             self._solved = []
         self._came()
 
     def close(self) -> None:
         """End the process; what was asked may be asked again."""
-        self.jobs.close()
+        self.workers.close()
         self._asked.clear()

@@ -12,11 +12,11 @@ from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
-from honest_lift.desk.jobs import Jobs
 from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.refused import Refused
 from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
 from honest_lift.desk.walking import Walking
+from honest_lift.desk.workers import Workers
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
@@ -72,7 +72,7 @@ class Session(Walking, QObject):
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
         self._soon.timeout.connect(self._catch_up)
-        self.searches = Jobs(self)  # plans and matches, which a person waits for
+        self.searches = Workers(self)  # plans and matches, which a person waits for
         self.lobes: LobesBeside | None = None  # where lobes are solved beside the window; None: in it
         self._flushed.connect(self._say_confirmed)
         self._kept_unsafe.connect(self.unsafe)

@@ -6,8 +6,8 @@ from typing import Any
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-from honest_lift.desk.jobs import Job
 from honest_lift.desk.session import Session
+from honest_lift.desk.workers import Errand
 
 _AT_ONCE = 1  # one lobe is smoothed before anyone could look up
 
@@ -20,18 +20,18 @@ class Smoother(QObject):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self._job: Job | None = None
+        self._errand: Errand | None = None
         self._given_up: frozenset[object] = frozenset()
 
     @property
     def is_working(self) -> bool:
         """Tell whether lobes are being smoothed."""
-        return self._job is not None and not self._job.is_over
+        return self._errand is not None and not self._errand.is_over
 
     def cancel(self) -> None:
         """Stop after the lobe at hand."""
-        if self._job is not None and self.is_working:
-            self.session.searches.cancel(self._job)
+        if self._errand is not None and self.is_working:
+            self.session.searches.cancel(self._errand)
 
     def start(self) -> bool:
         """Smooth what is not smoothed yet; tells whether that takes a while."""
@@ -57,14 +57,14 @@ class Smoother(QObject):
             if done[0] < len(waiting):
                 self.went_on.emit(done[0], len(waiting))
 
-        job = self.session.searches.start("solve_lobes", tuple(waiting), told=take)
-        job.ended.connect(lambda: self._over(job, len(waiting)))
-        self._job = job
+        errand = self.session.searches.start("solve_lobes", tuple(waiting), told=take)
+        errand.ended.connect(lambda: self._over(errand, len(waiting)))
+        self._errand = errand
         return True
 
-    def _over(self, job: Job, count: int) -> None:
+    def _over(self, errand: Errand, count: int) -> None:
         from honest_lift.estimates.cam.lobe_read import to_be_read
 
-        if job.is_cancelled or job.error:
+        if errand.is_cancelled or errand.error:
             self._given_up = frozenset(one.key for one in to_be_read(self.session.book))
         self.went_on.emit(count, count)

@@ -9,11 +9,11 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLineEdit, QVBoxL
 
 from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.jobs import Job
 from honest_lift.desk.label import Label
 from honest_lift.desk.match.candidates_grid import FILTERS, SORTS, CandidatesGrid
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.session import Session
+from honest_lift.desk.workers import Errand
 from honest_lift.facts.edits import EditError
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import in_words
@@ -37,7 +37,7 @@ class FindPage(QWidget):
         self.match: Match | None = None
         self.answer: Answer | None = None
         self._for: object = None
-        self._job: Job | None = None
+        self._errand: Errand | None = None
         self._build()
         self._lay_out()
         self.shelves.activated.connect(self._choose_shelf)
@@ -169,23 +169,23 @@ class FindPage(QWidget):
     @property
     def is_searching(self) -> bool:
         """Tell whether a search goes on."""
-        return self._job is not None and not self._job.is_over
+        return self._errand is not None and not self._errand.is_over
 
     def find(self) -> None:
         """Search, beside the window; what is found is listed as it comes."""
         match = self.laid_out()
         if match is None:
             return
-        if self._job is not None:
-            self.session.searches.cancel(self._job)  # of another question
+        if self._errand is not None:
+            self.session.searches.cancel(self._errand)  # of another question
         self.match, self._for = match, self.session.book
         self.told.setText(self.tr("looking…"))
-        job = self.session.searches.start(
+        errand = self.session.searches.start(
             "search_match", *match.question(), told=lambda found: self._show(match, match.answer(found))
         )
-        self._job = job
-        job.ended.connect(
-            lambda: self._forget(self.tr("It was not searched: {0}.").format(job.error)) if job.error else None
+        self._errand = errand
+        errand.ended.connect(
+            lambda: self._forget(self.tr("It was not searched: {0}.").format(errand.error)) if errand.error else None
         )
 
     def find_and_wait(self) -> None:

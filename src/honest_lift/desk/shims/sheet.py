@@ -12,13 +12,13 @@ from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QVBoxLayout, QWid
 from honest_lift.desk.engine.page import button, in_row
 from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
-from honest_lift.desk.jobs import Job
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.shims.grid import ShimGrid
+from honest_lift.desk.workers import Errand
 from honest_lift.drawings.spring.pocket_windows import PocketWindow, pocket_windows_scene
 from honest_lift.facts.edits import Describe, Drop, Put, new_id
 from honest_lift.facts.place import position_title
@@ -68,7 +68,7 @@ class ShimsSheet(QWidget):
         self._windows: tuple[object, list[Window]] = (None, [])
         self.stock = RecordTable(self._columns(), self.tr("Shims in stock"))
         self.base = QCheckBox(self.tr("a hardened one under every spring (aluminium)"))
-        self._job: Job | None = None
+        self._errand: Errand | None = None
         self._length = ""
         self._lay_out()
         self._connect()
@@ -199,31 +199,31 @@ class ShimsSheet(QWidget):
     # --- working it out ---
 
     def _cancel(self) -> None:
-        if self._job is not None:
-            self.session.searches.cancel(self._job)
+        if self._errand is not None:
+            self.session.searches.cancel(self._errand)
 
     @property
     def is_working(self) -> bool:
         """Tell whether a plan is being worked out."""
-        return self._job is not None and not self._job.is_over
+        return self._errand is not None and not self._errand.is_over
 
     def work_out(self) -> None:
         """Work the plan out, beside the window."""
         if self.is_working:
             return
         book, goal, springs = self.session.book, self.goal.currentData(), self.springs.currentData()
-        job = self.session.searches.start(
+        errand = self.session.searches.start(
             "plan_shims", book, goal, springs, told=self._show_found, done=lambda plan: self._show(book, plan)
         )
-        self._job = job
-        job.ended.connect(lambda: self._over(job))
+        self._errand = errand
+        errand.ended.connect(lambda: self._over(errand))
         self.result.setText(self.tr("being worked out…"))
         self._enable()
 
-    def _over(self, job: Job) -> None:
+    def _over(self, errand: Errand) -> None:
         """Say it where a plan ended with no plan."""
-        if job.error or (job.is_cancelled and self.model.plan is None):
-            self.result.setText(self.tr("It was not worked out: {0}.").format(job.error or self.tr("cancelled")))
+        if errand.error or (errand.is_cancelled and self.model.plan is None):
+            self.result.setText(self.tr("It was not worked out: {0}.").format(errand.error or self.tr("cancelled")))
         self._enable()
 
     def _show_found(self, spread_n: float) -> None:

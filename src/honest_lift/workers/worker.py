@@ -1,4 +1,4 @@
-"""The worker process: `python -m honest_lift.jobs.worker`. Works at one job after the other, and ends with the window.
+"""The worker process: `python -m honest_lift.workers.worker`. Works at one errand after the other, and ends with the window.
 
 Messages come on standard input and go out on standard output; whatever prints goes to standard error.
 """
@@ -13,8 +13,8 @@ import threading
 import traceback
 from typing import BinaryIO
 
-from honest_lift.jobs.tasks import TASKS, Task
-from honest_lift.jobs.wire import Asked, Cancelled, Done, Failed, Message, Ping, Told, packed, read_from
+from honest_lift.workers.tasks import TASKS, Task
+from honest_lift.workers.wire import Asked, Cancelled, Done, Failed, Message, Ping, Told, packed, read_from
 
 
 class _Worker:
@@ -37,7 +37,7 @@ class _Worker:
             if isinstance(message, Asked):
                 self._asked.put(message)
             elif isinstance(message, Cancelled):
-                self._unwanted.add(message.job)
+                self._unwanted.add(message.errand)
             elif isinstance(message, Ping):
                 self._say(message)
         os._exit(0)  # the window is gone: nobody waits for what is being worked at
@@ -48,14 +48,16 @@ class _Worker:
             self._sink.flush()
 
     def _work(self, asked: Asked) -> None:
-        job = asked.job
+        errand = asked.errand
         try:
             task = self._tasks[asked.task]
-            result = task(lambda what: self._say(Told(job, what)), lambda: job not in self._unwanted, *asked.given)
-            self._say(Done(job, result))
+            result = task(
+                lambda what: self._say(Told(errand, what)), lambda: errand not in self._unwanted, *asked.given
+            )
+            self._say(Done(errand, result))
         except Exception as error:  # relayed: the window says it
-            self._say(Failed(job, f"{type(error).__name__}: {error}", traceback.format_exc()))
-        self._unwanted.discard(job)
+            self._say(Failed(errand, f"{type(error).__name__}: {error}", traceback.format_exc()))
+        self._unwanted.discard(errand)
 
 
 def serve(tasks: dict[str, Task]) -> None:

@@ -7,27 +7,27 @@ from pathlib import Path
 
 import pytest
 
-from honest_lift.desk import jobs as jobs_file
-from honest_lift.desk.jobs import Jobs
+from honest_lift.desk import workers as workers_file
 from honest_lift.desk.lobes_beside import LobesBeside, cached
+from honest_lift.desk.workers import Workers
 from honest_lift.estimates.cam import solved
 from honest_lift.facts.memory.remember import forget_all
 
 
 class Heard:
-    """Jobs with all they say."""
+    """Workers with all they say."""
 
     def __init__(self):
-        self.jobs = Jobs(module="odd_worker")
+        self.workers = Workers(module="odd_worker")
         self.slipped, self.noticed = [], []
-        self.jobs.slipped.connect(lambda error: self.slipped.append(str(error)))
-        self.jobs.noticed.connect(self.noticed.append)
+        self.workers.slipped.connect(lambda error: self.slipped.append(str(error)))
+        self.workers.noticed.connect(self.noticed.append)
 
     def ask(self, qtbot, task, *given):
         results = []
-        job = self.jobs.start(task, *given, done=results.append)
-        qtbot.waitUntil(lambda: job.is_over, timeout=20000)
-        return results[0] if results else None, job.error
+        errand = self.workers.start(task, *given, done=results.append)
+        qtbot.waitUntil(lambda: errand.is_over, timeout=20000)
+        return results[0] if results else None, errand.error
 
 
 @pytest.fixture
@@ -35,26 +35,26 @@ def heard(qtbot, monkeypatch):
     monkeypatch.syspath_prepend(str(Path(__file__).parent.parent))
     made = Heard()
     yield made
-    made.jobs.close()
+    made.workers.close()
 
 
 def test_what_a_job_says_and_comes_to_is_handed_on_in_order(heard, qtbot):
     told, results = [], []
-    first = heard.jobs.start("count_up", 4, told=told.append, done=results.append)
-    second = heard.jobs.start("count_up", 2, done=results.append)
+    first = heard.workers.start("count_up", 4, told=told.append, done=results.append)
+    second = heard.workers.start("count_up", 2, done=results.append)
     assert not told, "nothing is called before `start` returns"
     qtbot.waitUntil(lambda: second.is_over, timeout=20000)
     assert (told, results, first.is_over) == ([0, 1, 2, 3], [4, 2], True)
-    assert not heard.jobs.is_at_work
+    assert not heard.workers.is_at_work
 
 
 def test_what_a_job_raises_is_relayed_and_the_process_goes_on(heard, qtbot):
     _, error = heard.ask(qtbot, "raise_something")
-    process = heard.jobs.process_id
+    process = heard.workers.process_id
     assert error == "ZeroDivisionError: of all things"
     assert heard.slipped == ["raise_something: ZeroDivisionError: of all things"]
     assert heard.ask(qtbot, "count_up", 3) == (3, "")
-    assert heard.jobs.process_id == process
+    assert heard.workers.process_id == process
 
 
 def test_a_job_whose_process_is_killed_is_done_by_another(heard, qtbot, tmp_path):
@@ -63,39 +63,39 @@ def test_a_job_whose_process_is_killed_is_done_by_another(heard, qtbot, tmp_path
     assert not heard.slipped
     assert heard.ask(qtbot, "die")[1] == "its process ended before it was done"
     assert "die: its process ended 2 times" in heard.slipped[0]
-    assert heard.ask(qtbot, "count_up", 2) == (2, ""), "and the next job is done as ever"
+    assert heard.ask(qtbot, "count_up", 2) == (2, ""), "and the next errand is done as ever"
 
 
 def test_those_waiting_behind_one_that_kills_its_process_are_done(heard, qtbot):
     results = []
-    bad = heard.jobs.start("die")
-    good = [heard.jobs.start("count_up", to, done=results.append) for to in (1, 2)]
+    bad = heard.workers.start("die")
+    good = [heard.workers.start("count_up", to, done=results.append) for to in (1, 2)]
     qtbot.waitUntil(lambda: bad.is_over and all(one.is_over for one in good), timeout=20000)
     assert (results, bool(bad.error)) == ([1, 2], True)
 
 
 def test_cancel_is_heeded_or_the_process_is_ended(heard, qtbot, monkeypatch):
     counted = []
-    job = heard.jobs.start("count_up", 5000, done=counted.append)
-    qtbot.waitUntil(lambda: heard.jobs.process_id != 0)
+    errand = heard.workers.start("count_up", 5000, done=counted.append)
+    qtbot.waitUntil(lambda: heard.workers.process_id != 0)
     qtbot.wait(300)
-    heard.jobs.cancel(job)
-    qtbot.waitUntil(lambda: job.is_over, timeout=20000)
+    heard.workers.cancel(errand)
+    qtbot.waitUntil(lambda: errand.is_over, timeout=20000)
     assert counted[0] < 5000
-    monkeypatch.setattr(jobs_file, "_OBEYS_S", 0.2)
-    deaf = heard.jobs.start("heed_nothing")
+    monkeypatch.setattr(workers_file, "_OBEYS_S", 0.2)
+    deaf = heard.workers.start("heed_nothing")
     with qtbot.waitSignal(deaf.told, timeout=20000):
         pass
-    process = heard.jobs.process_id
-    heard.jobs.cancel(deaf)
+    process = heard.workers.process_id
+    heard.workers.cancel(deaf)
     qtbot.waitUntil(lambda: deaf.is_over, timeout=20000)
     assert not heard.noticed, "it was wanted so"
     assert heard.ask(qtbot, "count_up", 1) == (1, "")
-    assert heard.jobs.process_id != process
+    assert heard.workers.process_id != process
 
 
 def test_a_process_that_answers_nothing_is_ended_and_said(heard, qtbot, monkeypatch):
-    monkeypatch.setattr(jobs_file, "_SILENT_S", 1.5)
+    monkeypatch.setattr(workers_file, "_SILENT_S", 1.5)
     _, error = heard.ask(qtbot, "hang")
     assert error == "its process ended before it was done"
     assert heard.slipped
@@ -103,8 +103,8 @@ def test_a_process_that_answers_nothing_is_ended_and_said(heard, qtbot, monkeypa
 
 def test_a_worker_ends_with_its_window(heard, qtbot):
     heard.ask(qtbot, "count_up", 1)
-    process = heard.jobs.process_id
-    heard.jobs.close()
+    process = heard.workers.process_id
+    heard.workers.close()
     with pytest.raises(ProcessLookupError):
         os.kill(process, 0)
 
@@ -146,7 +146,7 @@ def test_findings_wait_for_their_lobe_and_come_to_the_same(open_window, qtbot, t
         )
         qtbot.waitUntil(lambda: not lobes.is_at_work, timeout=20000)
         assert figures(session) == at_once
-        qtbot.waitUntil(lambda: not lobes.jobs.is_at_work, timeout=20000)
+        qtbot.waitUntil(lambda: not lobes.workers.is_at_work, timeout=20000)
     forget_all()
     with beside(window, tmp_path / "lobes.msgpack") as lobes:
         session.examine()
@@ -172,7 +172,7 @@ def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
     forget_all()
     with beside(window) as lobes:
         session.examine()
-        os.kill(lobes.jobs.process_id, signal.SIGKILL)
+        os.kill(lobes.workers.process_id, signal.SIGKILL)
         qtbot.waitUntil(lambda: not lobes.is_at_work, timeout=20000)
         assert figures(session) == at_once
 

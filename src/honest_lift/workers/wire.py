@@ -15,17 +15,17 @@ _LENGTH = struct.Struct("!I")
 
 
 class Asked(Struct, frozen=True):
-    """A job: its number, the task and what it is worked from."""
+    """An errand: its number, the task and what it is worked from."""
 
-    job: int
+    errand: int
     task: str
     given: tuple[Any, ...] = ()
 
 
 class Cancelled(Struct, frozen=True):
-    """A job nobody wants any more."""
+    """An errand nobody wants any more."""
 
-    job: int
+    errand: int
 
 
 class Ping(Struct, frozen=True):
@@ -33,23 +33,23 @@ class Ping(Struct, frozen=True):
 
 
 class Told(Struct, frozen=True):
-    """What a job says on its way."""
+    """What an errand says on its way."""
 
-    job: int
+    errand: int
     what: Any
 
 
 class Done(Struct, frozen=True):
-    """What a job came to."""
+    """What an errand came to."""
 
-    job: int
+    errand: int
     result: Any
 
 
 class Failed(Struct, frozen=True):
-    """What a job raised, in a line, and where."""
+    """What an errand raised, in a line, and where."""
 
-    job: int
+    errand: int
     summary: str
     traceback: str
 

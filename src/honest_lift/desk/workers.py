@@ -1,4 +1,4 @@
-"""Jobs that would hold the window up, done in a worker process, kept warm. It may raise, hang or die: then that is said, it is
+"""Errands that would hold the window up, done in a worker process, kept warm. It may raise, hang or die: then that is said, it is
 started anew, and what it was at is tried once more. Nothing of the engine lives there, so nothing is lost with it.
 """
 
@@ -14,7 +14,7 @@ from typing import Any
 
 from PyQt6.QtCore import QObject, QProcess, QProcessEnvironment, QTimer, pyqtSignal
 
-from honest_lift.jobs.wire import Asked, Cancelled, Done, Failed, Message, Ping, Told, packed, unpacked
+from honest_lift.workers.wire import Asked, Cancelled, Done, Failed, Message, Ping, Told, packed, unpacked
 
 _BEAT_MS = 1000
 _SILENT_S = 20.0  # a process that does not even answer for so long hangs
@@ -27,7 +27,7 @@ class WorkerError(Exception):
     """A fault inside a worker process, or its end; the traceback, if there is one, is in the log."""
 
 
-class Job(QObject):
+class Errand(QObject):
     """`told`: what it says on its way; `done`: what it came to; `ended`: it is over, and `error` says what was wrong."""
 
     told = pyqtSignal(object)
@@ -46,18 +46,18 @@ class Job(QObject):
         self.ended.emit()
 
 
-class Jobs(QObject):
-    """A worker process and the jobs it has, one after the other. `slipped`: a fault of the program; `noticed`: a word on it."""
+class Workers(QObject):
+    """A worker process and the workers it has, one after the other. `slipped`: a fault of the program; `noticed`: a word on it."""
 
     slipped = pyqtSignal(object)
     noticed = pyqtSignal(str)
 
-    def __init__(self, parent: QObject | None = None, module: str = "honest_lift.jobs.worker") -> None:
+    def __init__(self, parent: QObject | None = None, module: str = "honest_lift.workers.worker") -> None:
         super().__init__(parent)
         self._module = module
         self._process: QProcess | None = None
         self._held = bytearray()
-        self._waiting: dict[int, Job] = {}
+        self._waiting: dict[int, Errand] = {}
         self._heard_s = self._unheeded_s = 0.0
         self._beat = QTimer(self)
         self._beat.setInterval(_BEAT_MS)
@@ -73,24 +73,24 @@ class Jobs(QObject):
         *given: Any,
         told: Callable[[Any], None] | None = None,
         done: Callable[[Any], None] | None = None,
-    ) -> Job:
-        """Ask for a job. `told` and `done` are called in the window, never before this returns."""
-        job = Job(self, task, given)
+    ) -> Errand:
+        """Ask for an errand. `told` and `done` are called in the window, never before this returns."""
+        errand = Errand(self, task, given)
         if told:
-            job.told.connect(told)
+            errand.told.connect(told)
         if done:
-            job.done.connect(done)
-        self._waiting[job.asked.job] = job
-        self._send(job.asked)
-        return job
+            errand.done.connect(done)
+        self._waiting[errand.asked.errand] = errand
+        self._send(errand.asked)
+        return errand
 
-    def cancel(self, job: Job) -> None:
-        """Let a job end early; one that does not is ended with its process."""
-        if job.is_over or job.is_cancelled:
+    def cancel(self, errand: Errand) -> None:
+        """Let an errand end early; one that does not is ended with its process."""
+        if errand.is_over or errand.is_cancelled:
             return
-        job.is_cancelled = True
+        errand.is_cancelled = True
         self._unheeded_s = time.monotonic()
-        self._send(Cancelled(job.asked.job))
+        self._send(Cancelled(errand.asked.errand))
 
     @property
     def is_at_work(self) -> bool:
@@ -143,19 +143,19 @@ class Jobs(QObject):
             self._take(message)
 
     def _take(self, message: Message) -> None:
-        job = self._waiting.get(message.job) if isinstance(message, Told | Done | Failed) else None
-        if job is None or isinstance(message, Told):
-            if job is not None and isinstance(message, Told) and not job.is_cancelled:
-                job.told.emit(message.what)
+        errand = self._waiting.get(message.errand) if isinstance(message, Told | Done | Failed) else None
+        if errand is None or isinstance(message, Told):
+            if errand is not None and isinstance(message, Told) and not errand.is_cancelled:
+                errand.told.emit(message.what)
             return
-        del self._waiting[job.asked.job]
+        del self._waiting[errand.asked.errand]
         if isinstance(message, Done):
-            job.done.emit(message.result)
-            job.end()
+            errand.done.emit(message.result)
+            errand.end()
         elif isinstance(message, Failed):
             logging.getLogger(__name__).error("in a worker process: %s", message.traceback)
-            self.slipped.emit(WorkerError(f"{job.asked.task}: {message.summary}"))
-            job.end(message.summary)
+            self.slipped.emit(WorkerError(f"{errand.asked.task}: {message.summary}"))
+            errand.end(message.summary)
 
     def _look(self) -> None:
         """Ask whether the process is there, and end one that does not answer, or does not heed."""
@@ -196,7 +196,7 @@ class Jobs(QObject):
                 self.slipped.emit(WorkerError(f"{one.asked.task}: its process ended {_TRIES} times"))
                 one.end("its process ended before it was done")
                 continue
-            self._waiting[one.asked.job] = one
+            self._waiting[one.asked.errand] = one
             self._send(one.asked)
         if any(not one.is_over for one in wanted):
             self.noticed.emit(

@@ -25,7 +25,7 @@ def solve_lobes(tell: Tell, wanted: Wanted, problems: Sequence[Any]) -> int:
 
 def keep_lobes(tell: Tell, wanted: Wanted, path: str, solved: Sequence[tuple[Any, Any]]) -> None:
     """Keep solved lobes in the file of a cache folder."""
-    from honest_lift.jobs.kept_lobes import KeptLobes
+    from honest_lift.workers.kept_lobes import KeptLobes
 
     KeptLobes(Path(path)).keep(solved)
 

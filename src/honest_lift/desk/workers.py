@@ -47,7 +47,7 @@ class Errand(QObject):
 
 
 class Workers(QObject):
-    """A worker process and the workers it has, one after the other. `slipped`: a fault of the program; `noticed`: a word on it."""
+    """A worker process and the errands it has, one after the other. `slipped`: a fault of the program; `noticed`: a word on it."""
 
     slipped = pyqtSignal(object)
     noticed = pyqtSignal(str)

@@ -21,7 +21,7 @@ for step in STEPS:
     sheet = window.sheets[step]
     if step == "engine":
         for page in sheet.pages:
-            sheet.show_page(page)
+            sheet.open_page(page)
             app.processEvents()
     elif hasattr(sheet, "pages"):
         tabs = sheet.pages if step == "head" else sheet.tabs

@@ -90,7 +90,7 @@ def main() -> None:
             else:
                 print(f"{what}: {took:.1f} {unit}")
     _, said = run("pages.py")
-    line("peak memory, demo open, every page visited", f"{said['peak'][0]:.0f} MB", "180 MB", said["peak"][0] < 180)
+    line("peak memory, demo open, every page visited", f"{said['peak'][0]:.0f} MB", "150 MB", said["peak"][0] < 150)
 
 
 if __name__ == "__main__":

@@ -6,6 +6,8 @@ Source: de Boor, A Practical Guide to Splines, chapters IX and X; held to SciPy'
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
+from math import factorial
 
 import numpy as np
 from numpy.typing import NDArray
@@ -13,7 +15,7 @@ from numpy.typing import NDArray
 from honest_lift.numbers.doubt import Array
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Spline:
     """A spline of a degree over rising knots (n + degree + 1,): coefficients (n,), or (n, m) of m splines at once.
 
@@ -28,21 +30,39 @@ class Spline:
         """Give values (...), or (..., m), at places (...)."""
         places = np.asarray(at, dtype=np.float64)
         flat = places.ravel()
-        span = self._span(flat)
+        last = len(self.knots) - self.degree - 2
+        span = np.clip(np.searchsorted(self.knots, flat, side="right") - 1, self.degree, last)
+        piece = span - self.degree
+        powers = self._pieces
+        along = (flat - self.knots[span]).reshape(-1, *(1,) * (self.coefficients.ndim - 1))
+        value = powers[-1][piece]
+        for power in powers[-2::-1]:
+            value = value * along + power[piece]
+        return np.asarray(value).reshape((*places.shape, *self.coefficients.shape[1:]))
+
+    @cached_property
+    def _pieces(self) -> list[Array]:
+        """Give what multiplies each power of the way into each piece: its derivatives at the piece's beginning, over factorials."""
+        spline, found = self, []
+        spans = np.arange(self.degree, len(self.knots) - self.degree - 1)
+        starts = self.knots[spans]
+        for order in range(self.degree + 1):
+            found.append(spline._recursion(starts, spans - order) / factorial(order))
+            spline = spline.derivative() if order < self.degree else spline
+        return found
+
+    def _recursion(self, at: Array, span: NDArray[np.int64]) -> Array:
+        """Give values (k, ...) at places (k,) that lie in pieces (k,): de Boor's recursion."""
         more = (1,) * (self.coefficients.ndim - 1)
         points = [self.coefficients[span - self.degree + j] for j in range(self.degree + 1)]
         for level in range(1, self.degree + 1):
             for j in range(self.degree, level - 1, -1):
                 left = self.knots[span - self.degree + j]
                 right = self.knots[span + 1 + j - level]
-                share = ((flat - left) / (right - left)).reshape(-1, *more)
+                with np.errstate(divide="ignore", invalid="ignore"):  # a piece of no width is never asked for
+                    share = ((at - left) / (right - left)).reshape(-1, *more)
                 points[j] = (1.0 - share) * points[j - 1] + share * points[j]
-        return np.asarray(points[self.degree]).reshape((*places.shape, *self.coefficients.shape[1:]))
-
-    def _span(self, at: Array) -> NDArray[np.int64]:
-        """Give the piece of each place: the knot before it, of those that bound pieces."""
-        last = len(self.knots) - self.degree - 2
-        return np.clip(np.searchsorted(self.knots, at, side="right") - 1, self.degree, last).astype(np.int64)
+        return np.asarray(points[self.degree])
 
     def derivative(self) -> Spline:
         """Give the derivative, a spline of one degree less."""

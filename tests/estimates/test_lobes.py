@@ -14,6 +14,7 @@ from honest_lift.estimates.cam.card import centre_deg, contradictions, durations
 from honest_lift.estimates.cam.lobe_read import band_of, lobe_read
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.train.assembled import EveryTrain
+from honest_lift.estimates.train.masses import moving_of
 from honest_lift.estimates.train.motion import Motion
 from honest_lift.estimates.train.turn import Tried, advance_deg, crank_of, separation_deg, turn_of, turns_of
 from honest_lift.facts.cam import CamLobe, Duration
@@ -315,6 +316,29 @@ def test_a_centreline_by_the_wheel_stands_before_the_cards_and_bleed_lowers_the_
     assert turn_of(hydraulic.book, "intake", "1i").valve.lift(crank) == pytest.approx(judged, abs=2e-3)
     assert "shown less 0.10 mm of the lifter's bleed-down" in grounds({"intake": shown})
     assert resolve(hydraulic.book, "lobe_lift", at_role("intake")).value == 8.97, "no check counts on it"
+
+
+def test_a_lift_read_apart_from_its_lobe_scales_what_is_drawn_judged_and_held():
+    """All of a lobe goes with its greatest lift: twice the drawn lift is twice the lift, and twice the bend it is held by."""
+    made = (
+        bench(centreline_deg=108.0)
+        .state("lobe_lift", 8.97, at_role("intake"))
+        .state("rocker_ratio", 1.5)
+        .state("lash", 0.0)
+    )
+    walk(made)
+    made.state("red_line", 6000.0, tolerance=1.0)
+    crank, told = 108.0 + np.array([-60.0, -20.0, 0.0, 45.0]), []
+    peak = turn_of(made.book, "intake", "1i").valve.lobe.lift_mm
+    for lift in (peak, 1.04 * peak):
+        made.read("lobe_lift", at_position("1i"), lift, "indicator", "dial")
+        lifted = EveryTrain(made.book).lifted(1, "1i")
+        judged = Motion(made.book, [lifted]).lift(crank[:, None], values_of(lifted.parts))[:, 0]
+        drawn, moving = turn_of(made.book, "intake", "1i").valve, moving_of(made.book)[1]
+        assert drawn.lift(crank) == pytest.approx(judged, abs=3e-3)
+        told.append((judged, drawn.velocity(crank), moving.lift_mm, min(moving.acceleration)))
+    for before, after in zip(*told, strict=True):
+        assert after == pytest.approx(1.04 * np.asarray(before), rel=2e-3, abs=1e-6)
 
 
 def test_the_crank_is_drawn_only_from_what_is_stated():

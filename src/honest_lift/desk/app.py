@@ -40,6 +40,7 @@ def run(file: Path | None, *, demo: bool) -> int:
         _put_on_desk(session, file, demo, settings)
     except FileError as error:
         say(f"honest-lift: {error}", sys.stderr)
+        session.close()
         return 2
     for workers in _workers_of(session):
         workers.slipped.connect(lambda error: faults.take(type(error), error, None))

@@ -7,11 +7,17 @@ from pathlib import Path
 
 import pytest
 
+from engines import demo
 from honest_lift.desk import workers as workers_file
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.workers import Workers
 from honest_lift.estimates.cam import solved
+from honest_lift.estimates.cam.card import flank_of
+from honest_lift.estimates.train.assembled import EveryTrain
+from honest_lift.facts.ledger import tables
 from honest_lift.facts.memory.remember import forget_all
+from honest_lift.mechanics.cam.card_lobe import Flank
+from honest_lift.numbers.doubt import Ground
 
 
 class Heard:
@@ -152,6 +158,20 @@ def test_findings_wait_for_their_lobe_and_come_to_the_same(open_window, qtbot, t
         session.examine()
         assert not lobes.is_at_work, "kept from the run before"
         assert figures(session) == at_once
+
+
+def test_a_walked_lobe_that_is_on_its_way_is_not_stood_in_for_by_its_card():
+    book = demo()
+    forget_all()
+    flanks = [flank_of(book, role) for role in ("intake", "exhaust")]
+    assert all(isinstance(one, Flank) for one in flanks)
+    table = next(iter(tables(book.journal)))
+    position = table.table.place.name
+    with solved.left_for_later() as wanted:
+        order = [one.id for one in book.engine.layout.positions]
+        lifted = EveryTrain(book).lifted(order.index(position), position)
+    assert wanted
+    assert all(lifted.parts[name].ground & Ground.PENDING for name in ("lobe_shape", "lobe_centreline"))
 
 
 def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_window, qtbot, tmp_path):

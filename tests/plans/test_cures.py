@@ -3,12 +3,14 @@
 import pytest
 from msgspec.structs import replace
 
-from engines import Bench
+from engines import Bench, demo
 from honest_lift.checks.examine import examine
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.place import at_position
+from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.cures import TRIED, cures_for
+from honest_lift.plans.tried import helps
 
 METRIC = Describe({"units": dict(METRIC_UNITS)}, "millimetres")
 
@@ -95,3 +97,19 @@ def test_every_check_that_can_fail_has_a_cure():
     from honest_lift.plans.plain_cures import _WRITTEN
 
     assert set(_WRITTEN) | set(TRIED) == set(CHECKS)
+
+
+def test_what_makes_something_else_fail_is_no_help():
+    found = examine(demo())
+    wanted, other = (found.finding(check, "1i") for check in ("bind_margin", "retainer_seal"))
+
+    def judged(one, verdict):
+        return replace(one, provisional=verdict)
+
+    now = {"bind_margin": judged(wanted, Verdict.FAILS), "retainer_seal": judged(other, Verdict.PASSES)}
+    mended = {**now, "bind_margin": judged(wanted, Verdict.PASSES)}
+    assert helps(wanted, now, mended)
+    assert not helps(wanted, now, {**mended, "bind_margin": judged(wanted, Verdict.CLOSE)})
+    assert not helps(wanted, now, {**mended, "retainer_seal": judged(other, Verdict.FAILS)})
+    bad = {**now, "retainer_seal": judged(other, Verdict.FAILS)}
+    assert helps(wanted, bad, {**mended, "retainer_seal": judged(other, Verdict.FAILS)}), "it failed before"

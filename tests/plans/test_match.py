@@ -9,6 +9,7 @@ from msgspec.structs import replace
 from engines import Bench, demo
 from honest_lift.checks.examine import examine
 from honest_lift.demo.shelf import lay_out
+from honest_lift.estimates.train.masses import moving_of
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Confirm, Put, State, reading_of
 from honest_lift.facts.fact import Fact
@@ -113,6 +114,26 @@ def test_what_passes_on_the_card_is_confirmed_when_its_parts_are_as_their_cards_
                 where,
                 "one statement of a margin for search and check",
             )
+
+
+def test_what_masses_and_nose_leave_in_doubt_of_the_speed(match):
+    """Independent: the speed goes with one over the root of the mass, and with the root of one over the bend; the worse side."""
+    moving = dict(zip((one.id for one in demo().engine.layout.positions), moving_of(demo()), strict=True))
+
+    def spread(one):
+        return (one.high - one.low) / np.sqrt(12.0) if np.isfinite(one.low) else one.u
+
+    for position, mass, share in zip(
+        match.bench.positions, match.bench.pockets.fixed_kg, match.bench.pockets.nose_u, strict=True
+    ):
+        one = moving[position]
+        u = {name: spread(each) for name, each in one.masses.items()}
+        pushed = np.hypot(u["pushrod_mass"], u["lifter_mass"]) / one.ratio**2
+        of_mass = np.sqrt(u["valve_mass"] ** 2 + u["rocker_at_valve"] ** 2 + pushed**2) / mass
+        of_nose = spread(one.nose) / one.nose.value
+        worse = [1.0 / np.sqrt(1.0 - each) - 1.0 for each in (of_mass, of_nose)]
+        assert share == pytest.approx(np.hypot(*worse), rel=1e-9)
+        assert min(worse) > 0.0
 
 
 def test_what_is_left_out_does_not_pass_the_check_it_was_left_out_for(shelf, match):

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from msgspec.structs import replace
+
 from honest_lift.demo.engine import demo_book
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Edit, State, StrikeOut, fit_springs, fitment, new_id, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
+from honest_lift.facts.job import AS_BEGUN, Job
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.layout import read_layout
 from honest_lift.facts.limits import Limit, default_limits
@@ -34,8 +37,9 @@ POINTS = ((48.0, 560.0), (45.0, 722.0), (42.0, 890.0), (39.0, 1066.0), (36.0, 12
 
 
 def demo() -> Book:
-    """Give the demonstration engine under an id of its own."""
-    return demo_book(new_id())
+    """Give the demonstration engine under an id of its own, asked for nothing that nobody has begun."""
+    book = demo_book(new_id())
+    return replace(book, engine=replace(book.engine, job=Job(AS_BEGUN)))
 
 
 SOUND = {
@@ -58,7 +62,7 @@ class Bench:
         names = [position.id for position in read_layout(layout).positions]
         card = SpringCard("card", "card", (Member("outer"),), 45.0, 722.0, 34.0, 1412.0, 33.0)
         engine = Engine(
-            new_id(), name="bench", layout=read_layout(layout), lifter=lifter, cards=(card,),
+            new_id(), name="bench", job=Job(AS_BEGUN), layout=read_layout(layout), lifter=lifter, cards=(card,),
             sets=(SpringSet("set", "set", "card", "new", tuple(h for h, _ in POINTS)),),
             springs=tuple(Spring(str(i + 1), "set") for i in range(len(names))),
             head_material="iron", guide_material="iron",

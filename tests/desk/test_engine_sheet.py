@@ -4,7 +4,10 @@ import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
+from engines import Bench
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.fresh import empty_book
+from honest_lift.facts.job import AS_BEGUN
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.made_at import guide_material_at, has_base_at
 from honest_lift.facts.pieces import between_pieces
@@ -62,6 +65,8 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
     page = pages["Engine"]
     qtbot.keyClicks(page.name, "Marsh 200")
     page.name.editingFinished.emit()
+    page.job.setCurrentIndex(page.job.findData(AS_BEGUN))
+    page.job.activated.emit(page.job.currentIndex())
     page.order.setPlainText("head: 1e 1i 2i 2e")
     press(page, "Lay out")
     page.lifter.setCurrentText("solid flat")
@@ -316,3 +321,39 @@ def test_tab_leaves_a_table_for_what_comes_next(qtbot, open_window, page, table)
     assert window.focusWidget() is cells
     qtbot.keyClick(cells, Qt.Key.Key_Tab)
     assert window.focusWidget() is not cells
+
+
+def test_the_job_is_chosen_and_single_checks_asked_or_left_out(qtbot, open_window):
+    window = open_window(Bench().complete().book)
+    window._actions["step_engine"].trigger()
+    sheet, session = window.sheets["engine"], window.session
+    box = sheet.pages["Engine"].job
+    box.setFocus()
+    box.setCurrentIndex(box.findData("spring change"))
+    box.activated.emit(box.currentIndex())
+    assert session.engine.job.title == "spring change"
+    assert "spring change" in window.engine_name.text()
+    assert session.examination.finding("guide_clearance", "1i") is None
+    sheet.open_page("Job")
+    page = sheet.pages["Job"]
+    assert page.preset.currentData() == "spring change"
+    rows = {one.id: i for i, one in enumerate(page.checks.records.records)}
+    asked = page.checks.records.index(rows["piston_valve"], 2)
+    assert page.checks.records.data(asked) == "not asked"
+    page.checks.records.setData(asked, "asked", Qt.ItemDataRole.EditRole)
+    assert session.examination.finding("piston_valve", "1i").verdict.word == "unproven"
+    assert "clay" in session.examination.finding("piston_valve", "1i").inputs[0].title
+    left = page.checks.records.index(rows["lock_stem"], 2)
+    page.checks.records.setData(left, "not asked", Qt.ItemDataRole.EditRole)
+    assert session.examination.finding("lock_stem", "1i") is None
+    assert (session.engine.job.more, session.engine.job.less) == (("piston_valve",), ("lock_stem",))
+    page.checks.records.setData(left, "perhaps", Qt.ItemDataRole.EditRole)
+    assert session.engine.job.less == ("lock_stem",), "a word that is no answer changes nothing"
+    page.back.click()
+    assert session.engine.job.more == ()
+    window.undo()
+    assert session.engine.job.more == ("piston_valve",)
+    session.open_step("heights")
+    words = dict(zip(STEPS, (one[3] for one in window.route._look), strict=True))
+    assert words["squeeze"] == "", "nothing of chambers is asked"
+    assert words["heights"] != ""

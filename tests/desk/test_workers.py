@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 
 from engines import demo
+from honest_lift.checks.examine import examine
 from honest_lift.desk import workers as workers_file
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.workers import Workers
@@ -18,6 +19,7 @@ from honest_lift.facts.ledger import tables
 from honest_lift.facts.memory.remember import forget_all
 from honest_lift.mechanics.cam.card_lobe import Flank
 from honest_lift.numbers.doubt import Ground
+from honest_lift.workers.kept_lobes import MADE_BY, KeptLobes
 
 
 class Heard:
@@ -174,9 +176,20 @@ def test_a_walked_lobe_that_is_on_its_way_is_not_stood_in_for_by_its_card():
     assert all(lifted.parts[name].ground & Ground.PENDING for name in ("lobe_shape", "lobe_centreline"))
 
 
+def problems(book):
+    """Every lobe of a book that has to be solved, with its answer."""
+    forget_all()
+    with solved.left_for_later() as wanted:
+        examine(book)
+    return [(one, one.solve()) for one in wanted.values()]
+
+
 def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_window, qtbot, tmp_path):
     window, path = open_window(), tmp_path / "lobes.msgpack"
-    for spoil in (b"", b"no such thing", b"\x92\xa3abc\x90"):
+    KeptLobes(path).keep(problems(window.session.book))
+    assert MADE_BY.encode() in path.read_bytes()
+    of_last_year = path.read_bytes().replace(MADE_BY.encode(), MADE_BY[::-1].encode())
+    for spoil in (b"", b"no such thing", b"\x92\xa3abc\x90", of_last_year):
         path.write_bytes(spoil)
         forget_all()
         with beside(window, path) as lobes:

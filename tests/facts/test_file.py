@@ -233,7 +233,7 @@ def test_the_migration_chain_lifts_step_by_step():
 
 def test_the_format_names_itself():
     assert raw()["format"] == FORMAT
-    assert msgspec.json.decode(encode_book(demo()))["version"] == 8
+    assert msgspec.json.decode(encode_book(demo()))["version"] == 9
 
 
 def test_every_quantity_of_the_catalog_has_sensible_ranges():

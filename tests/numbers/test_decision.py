@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from test_doubt import assumed, figure
 
-from honest_lift.numbers.decision import decide
+from honest_lift.numbers.decision import BARS, decide
 from honest_lift.numbers.doubt import Figure, Ground, combine, exact
 from honest_lift.numbers.verdict import Verdict, worst
 
@@ -115,3 +115,7 @@ def test_by_simulation_few_bad_items_pass(u):
     assert naive > 0.1
     good = np.mean(said[~bad] == Verdict.FAILS)
     assert good < 0.005, "a good item is hardly ever failed"
+
+
+def test_every_ground_but_a_cards_own_tolerance_bars_a_pass():
+    assert sum(int(one) for one in Ground if one is not Ground.SPECIFIED) == BARS

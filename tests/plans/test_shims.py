@@ -4,9 +4,8 @@ import numpy as np
 import pytest
 from msgspec.structs import replace
 
-from engines import RULE, Bench
+from engines import RULE, Bench, demo
 from honest_lift.checks.examine import examine, gathered_of
-from honest_lift.demo.engine import demo_book
 from honest_lift.facts.edits import Confirm, Describe, Drop, Put, Several, reading_of
 from honest_lift.facts.history import History
 from honest_lift.facts.limits import Limit
@@ -251,7 +250,7 @@ def test_springs_free_to_move_spread_less_than_in_place():
 
 
 def test_the_demonstration_is_put_right_by_the_new_set_and_a_plan():
-    history = History(demo_book("x"))
+    history = History(demo())
 
     def read(position: str, value_mm: float) -> None:
         one = reading_of(history.book, "installed_height", at_position(position), value_mm, text="", unit="mm",
@@ -301,7 +300,7 @@ def test_no_plan_is_built_on_a_stale_height_or_an_assumed_lift():
 
 def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
     """The spacer someone left in 5 intake: the smallest change is to take it out."""
-    book = demo_book("x")
+    book = demo()
     finding = examine(book).finding("bind_margin", "5i")
     first = remedies_of(remedies_tried(book, finding))[0]
     assert first.what == "take 0.060 in of shims out"
@@ -313,7 +312,7 @@ def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
 
 
 def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
-    book = demo_book("x")
+    book = demo()
     examination = examine(book)
     assert remedies_of(remedies_tried(book, examination.finding("bind_margin", "1e"))) == ()
     for check in ("bind_margin", "seat_load", "open_load"):
@@ -325,7 +324,7 @@ def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
 
 
 def test_a_bad_spring_is_cured_by_another_one():
-    book = demo_book("x")
+    book = demo()
     offered = remedies_of(remedies_tried(book, examine(book).finding("bind_margin", "6i")))
     assert offered
     assert all(one.what.startswith("fit spring N") for one in offered)

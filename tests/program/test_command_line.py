@@ -13,7 +13,9 @@ import pytest
 from engines import Bench, demo
 from honest_lift import __version__
 from honest_lift.cli import main
+from honest_lift.facts.edits import Describe
 from honest_lift.facts.file import encode_book, write_book
+from honest_lift.facts.job import EVERY, Job
 from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 
@@ -287,3 +289,22 @@ def test_help_names_every_command(capsys):
     assert ended.value.code == 0
     assert all(f"\n    {name} " in out for name in ("open", "check", "curves", "shots"))
     assert "honest-lift check river.liftbook" in out
+
+
+def test_the_exit_status_follows_the_job_and_what_is_not_asked_is_said_once(tmp_path, capsys):
+    made = Bench().complete()
+    besides = ("set_share", "set_weakest", "set_spread", "spring_condition", "leak_test")
+    made.do(Describe({"job": Job("check-up", less=besides)}, "job"))
+    path = tmp_path / "engine.liftbook"
+    write_book(made.book, path)
+    assert main(["check", str(path)]) == 3, "lash was stated, and nobody has read it"
+    said = capsys.readouterr().out
+    assert "job: check-up, changed" in said
+    assert said.count("not asked in this job") == 1
+    assert "Guide clearance" in said
+    made.do(Describe({"job": Job("own", more=("seat_load",), less=tuple(EVERY - {"seat_load"}))}, "job"))
+    write_book(made.book, path)
+    assert main(["check", str(path), "--json"]) == 0
+    told = json.loads(capsys.readouterr().out)
+    assert (told["job"]["preset"], {one["check"] for one in told["findings"]}) == ("own", {"seat_load"})
+    assert "Bind margin" in told["job"]["not_asked"]

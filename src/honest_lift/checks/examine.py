@@ -19,6 +19,7 @@ from honest_lift.checks.spring.spring_set import check_in_set
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.spring.type_words import check_type
 from honest_lift.checks.train.control import check_control
+from honest_lift.checks.unbegun import unbegun
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.spring.curves import Curves
 from honest_lift.estimates.spring.form import forms_of
@@ -91,6 +92,9 @@ def examine(book: Book) -> Examination:
     _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     standing = check_direction(narrowed(book, _DIRECTION, _SPRING, parts=True), progressive)
     found = [*_of_valves(book, gathered_of(book)), *of_families(book), *standing, *of_springs]
+    job = book.engine.job
+    found += unbegun(book, found)
+    found = [one for one in found if one.verdict is Verdict.FAILS or job.shows(one.check.name)]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}

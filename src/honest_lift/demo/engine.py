@@ -36,6 +36,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment
 from honest_lift.facts.fresh import default_tools
+from honest_lift.facts.job import Job
 from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut
 from honest_lift.facts.layout import COMMON, Layout, read_layout
 from honest_lift.facts.limits import Limit, default_limits
@@ -54,6 +55,7 @@ def demo_book(engine_id: str = "demonstration") -> Book:
     layout = read_layout(COMMON["V8, two heads of eight"])
     engine = Engine(
         engine_id,
+        job=Job("new heads"),
         name="Reedmace 366",
         note="Invented demonstration engine: river-racing hydroplane, solid roller, nested springs.",
         layout=layout,

@@ -11,6 +11,7 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import LIGHT, font
+from honest_lift.facts.job import AS_BEGUN
 
 _ROW = 35
 
@@ -40,10 +41,21 @@ class Route(QWidget):
         """Follow the session; drawn again only when something looks otherwise."""
         found = self.session.examination
         words = {step: found.of_engine(step).word if found else "unproven" for step in STEPS}
-        look = [(key == self.session.step, *one.progress(self.session), words[key]) for key, one in STEPS.items()]
+        asked = self._asked(words)
+        look = [(key == self.session.step, *one.progress(self.session), asked[key]) for key, one in STEPS.items()]
         if look != self._look:
             self._look = look
             self.update()
+
+    def _asked(self, words: dict[str, str]) -> dict[str, str]:
+        """Give the verdict of each step; "" where the job asks nothing of it and nothing of it fails."""
+        if self.session.examination is None or not self.session.engine.layout.positions:
+            return words
+        of = {one.check.step for one in self.session.examination.findings}
+        return {
+            step: word if step in of or self.session.engine.job.preset == AS_BEGUN else ""
+            for step, word in words.items()
+        }
 
     def paintEvent(self, event) -> None:
         painter = QPainter(self)
@@ -58,8 +70,10 @@ class Route(QWidget):
             painter.setPen(QColor(t.ink))
             painter.setFont(font(14 * z, bold=here))
             painter.drawText(QPointF(42 * z, top + 17 * z), self.tr(step.title))
-            self._paint_progress(painter, top + 26 * z, done, whole)
-            if step.is_judged:
+            self._paint_progress(painter, top + 26 * z, done, whole if word or not step.is_judged else 0)
+            if step.is_judged and not word:
+                painter.drawText(QPointF(42 * z, top + 31 * z), self.tr("not asked"))
+            elif step.is_judged:
                 paint_verdict(painter, t, word, 24 * z, top + 13 * z, 6.5 * z)
         painter.setPen(QColor(t.rule))
         painter.drawLine(self.width() - 1, 0, self.width() - 1, self.height())

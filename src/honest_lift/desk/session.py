@@ -22,6 +22,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
+from honest_lift.facts.job import Job
 from honest_lift.facts.journal import AnyEntry, Reading
 
 if TYPE_CHECKING:
@@ -286,6 +287,10 @@ class Session(Walking, QObject):
         """Open an engine file. Raises FileError."""
         book, mark = read_marked(path)
         self.take(book, path, mark)
+        if book.engine.job == Job():
+            self.told.emit(
+                "Every check is asked of this engine. What is being done is chosen under Engine and parts, Job."
+            )
 
     def save(self, path: Path, *, over_changes: bool = False) -> None:
         """Write the engine to a file. What was confirmed is then in it, and leaves the journal.

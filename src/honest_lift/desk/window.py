@@ -136,7 +136,7 @@ class Window(QMainWindow):
         name = session.engine.name or self.tr("engine without a name")
         where = session.path.name if session.path else self.tr("not saved yet")
         where += self.tr(", for reading only") if session.held_by else ""
-        words = f"{name} · {where}"
+        words = f"{name} · {session.engine.job.title} · {where}"
         if words != self.engine_name.text():
             self.engine_name.setText(words)
             self.menuBar().setCornerWidget(self.engine_name)  # or the menu bar keeps the room of the old words

@@ -10,6 +10,7 @@ from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
+from honest_lift.facts.job import Job
 from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
@@ -43,6 +44,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     name: str = ""
     note: str = ""
     layout: Layout = Layout()
+    job: Job = Job()
     gear: Gear = "pushrod"
     rocker_mount: Mount = "stud"
     lifter: Lifter = ""

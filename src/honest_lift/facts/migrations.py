@@ -10,7 +10,7 @@ from msgspec import to_builtins
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
 
 Raw = dict[str, Any]
-CURRENT = 8
+CURRENT = 9
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -91,6 +91,11 @@ def _to_eighth(raw: Raw) -> Raw:
     return raw
 
 
+def _to_ninth(raw: Raw) -> Raw:
+    """Version 9 names the job in hand: an older file names none, and everything is asked of it."""
+    return raw
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -109,6 +114,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     5: _to_sixth,
     6: _to_seventh,
     7: _to_eighth,
+    8: _to_ninth,
 }  # from version: function
 
 

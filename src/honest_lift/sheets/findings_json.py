@@ -13,6 +13,7 @@ from msgspec import Struct
 
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.unbegun import not_asked
 from honest_lift.checks.wording import reason, source_words, title
 from honest_lift.checks.working import working
 from honest_lift.estimates.estimate import Input
@@ -91,6 +92,14 @@ class Counts(Struct, frozen=True):
     fails: int
 
 
+class JobAsked(Struct, frozen=True):
+    """The job in hand: its preset and title, and the checks it does not ask, by title: they are no verdict."""
+
+    preset: str
+    title: str
+    not_asked: tuple[str, ...]
+
+
 class FindingsReport(Struct, frozen=True):
     """Everything the checks say of an engine."""
 
@@ -98,6 +107,7 @@ class FindingsReport(Struct, frozen=True):
     version: int
     engine: str
     engine_id: str
+    job: JobAsked
     verdict: VerdictWord
     counts: Counts
     set_aside: tuple[SetAside, ...]
@@ -114,6 +124,7 @@ def findings_report(book: Book, examination: Examination) -> FindingsReport:
         VERSION,
         book.engine.name,
         book.engine.id,
+        JobAsked(book.engine.job.preset, book.engine.job.title, not_asked(book.engine)),
         VerdictWord(examination.of_engine().word),
         counts,
         book.set_aside,

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.unbegun import not_asked
 from honest_lift.checks.wording import figure_words, limit_words, margin_words, reason, source_words, title
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.verdict import Verdict
@@ -15,6 +16,7 @@ from honest_lift.numbers.verdict import Verdict
 def findings_text(book: Book, examination: Examination) -> Iterator[str]:
     """Give every finding a line: verdict, place and check, figure with doubt, limit with source, margin, reason."""
     yield f"{book.engine.name or 'Engine without a name'}: {examination.of_engine().word}"
+    yield f"job: {book.engine.job.title}"
     for one in book.set_aside:
         yield f"set aside: {one.place}, {one.field}: {one.given}: {one.why}"
     fitted = [one for one in examination.findings if one.position]
@@ -25,6 +27,8 @@ def findings_text(book: Book, examination: Examination) -> Iterator[str]:
         yield "Not fitted, and so without a say in the engine:"
         for finding in spare:
             yield _line(book, finding)
+    if left := not_asked(book.engine):
+        yield f"not asked in this job: {', '.join(left)}"
     counts = {verdict: sum(one.verdict is verdict for one in fitted) for verdict in sorted(Verdict, reverse=True)}
     yield ", ".join(f"{count} {verdict.word}" for verdict, count in counts.items())
 

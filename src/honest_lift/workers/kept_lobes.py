@@ -22,7 +22,7 @@ from honest_lift.mechanics.cam.card_lobe import Flank
 
 _MOST = 64
 _MOST_BYTES = 8_000_000
-_MADE_BY = f"{__version__}, numpy {np.__version__}"
+MADE_BY = f"{__version__}, numpy {np.__version__}"
 
 Solved = tuple[Any, Any]  # a problem and its answer
 
@@ -77,7 +77,7 @@ class KeptLobes:
                 held[key] = _Lobe(key, flank=answer)
             elif isinstance(answer, LobeRead):
                 held[key] = _Lobe(key, read=answer)
-        kept = _File(_MADE_BY, tuple(held.values())[-_MOST:])
+        kept = _File(MADE_BY, tuple(held.values())[-_MOST:])
         try:
             disk.make_folder(self._path.parent)
             disk.put_whole(self._path, msgspec.msgpack.encode(kept, enc_hook=_laid_out))
@@ -95,4 +95,4 @@ class KeptLobes:
             found = msgspec.msgpack.decode(body, type=_File, dec_hook=_array)
         except (OSError, ValueError, TypeError, msgspec.MsgspecError):
             return ()
-        return found.lobes if found.made_by == _MADE_BY else ()
+        return found.lobes if found.made_by == MADE_BY else ()

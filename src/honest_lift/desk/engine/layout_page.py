@@ -11,6 +11,7 @@ from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
 from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, GuideMaterial, HeadMaterial, Lifter
+from honest_lift.facts.job import PRESETS, Job
 from honest_lift.facts.layout import COMMON, read_layout
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.mendable import MendableError
@@ -32,7 +33,9 @@ class LayoutPage(Page):
             session, "Name the engine, lay the heads out as they lie on the bench, and say who is measuring."
         )
         self.name, self.note = QLineEdit(), QLineEdit()
-        self.common = QComboBox()
+        self.job, self.common = QComboBox(), QComboBox()
+        for key, one in PRESETS.items():
+            self.job.addItem(self.tr(one.title), key)
         self.common.addItems(["choose a common layout…", *COMMON])
         self.order = QPlainTextEdit()
         self.order.setFixedHeight(78)
@@ -55,9 +58,9 @@ class LayoutPage(Page):
         self.people.setPlaceholderText("names, with commas between")
         form = QFormLayout()
         for words, widget in (
-            ("engine", self.name), ("note", self.note), ("common layouts", self.common), ("heads, own order", self.order),
-            ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter), ("heads of", self.head),
-            ("guides of", self.guides), ("spring bases", self.base), ("figures shown in", self.units),
+            ("engine", self.name), ("note", self.note), ("what is being done", self.job), ("common layouts", self.common),
+            ("heads, own order", self.order), ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter),
+            ("heads of", self.head), ("guides of", self.guides), ("spring bases", self.base), ("figures shown in", self.units),
             ("people", self.people), ("measuring now", self.hand),
         ):  # fmt: skip
             widget.setAccessibleName(words or self.tr("lay out"))
@@ -78,6 +81,7 @@ class LayoutPage(Page):
         self.note.editingFinished.connect(lambda: self._text("note", self.note))
         self.people.editingFinished.connect(self._people)
         self.common.activated.connect(self._common)
+        self.job.activated.connect(lambda index: self._choose_job(self.job.itemData(index)))
         self.gear.activated.connect(lambda: self._detail("gear", self.gear.currentText()))
         self.lifter.activated.connect(
             lambda: self._detail(
@@ -103,6 +107,7 @@ class LayoutPage(Page):
                 widget.setText(text)
         if self.order.toPlainText() != engine.layout.as_text and not self.order.hasFocus():
             self.order.setPlainText(engine.layout.as_text)
+        self.job.setCurrentIndex(self.job.findData(engine.job.preset))
         self.gear.setCurrentText(engine.gear)
         self.lifter.setCurrentText(engine.lifter or "not stated")
         self.head.setCurrentText(engine.head_material or "not stated")
@@ -155,6 +160,10 @@ class LayoutPage(Page):
             self.order.setPlainText(COMMON[self.common.itemText(index)])
             self.common.setCurrentIndex(0)
             self._lay_out()
+
+    def _choose_job(self, preset: str) -> None:
+        if preset != self.session.engine.job.preset:
+            self.session.do(Describe({"job": Job(preset)}, f"the job: {PRESETS[preset].title}"))
 
     def _lay_out(self) -> None:
         try:

@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QTabWidget, QVBoxLayout, QWidget
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
 from honest_lift.desk.engine.head_page import HeadPage
+from honest_lift.desk.engine.job_page import JobPage
 from honest_lift.desk.engine.layout_page import LayoutPage
 from honest_lift.desk.engine.limits_page import LimitsPage
 from honest_lift.desk.engine.rocker_page import RockerPage
@@ -17,10 +18,9 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 
 PAGES = {
-    "Engine": LayoutPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage, "Over the piston": OverPistonPage,
-    "Masses": MassesPage,
-    "Rocker": RockerPage,
-    "Springs": SpringsPage, "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
+    "Engine": LayoutPage, "Job": JobPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage,
+    "Over the piston": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage, "Tools": ToolsPage,
+    "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
 
 

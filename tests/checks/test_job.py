@@ -14,7 +14,7 @@ from honest_lift.facts.edits import Confirm, Describe, State, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.file import decode_book, encode_book
-from honest_lift.facts.job import AS_BEGUN, EVERYTHING, PRESETS, Job
+from honest_lift.facts.job import AS_BEGUN, EVERY, EVERYTHING, PRESETS, Job
 from honest_lift.facts.layout import read_layout
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.verdict import Verdict
@@ -176,3 +176,15 @@ def give(made, step, place):
     made.do(
         Confirm((reading_of(made.book, quantity, place, value, text=f"{value}", unit="mm", way=way, tool=tool, at=at),))
     )
+
+
+def test_a_lash_that_is_stated_is_read_valve_by_valve():
+    made = Bench().complete()
+    made.do(Describe({"job": Job("own", more=("lash_set",), less=tuple(EVERY - {"lash_set"}))}, "job"))
+    (step,) = [one for one in next_steps(made.book, examine(made.book)) if one.quantity == "lash"]
+    assert [one.name for one in step.places] == made.names
+    for place in step.places:
+        made.read("lash", place, 0.4, "feeler", "micrometer")
+    told = {one.verdict for one in examine(made.book).findings if one.check.name == "lash_set"}
+    assert told == {Verdict.PASSES}
+    assert not next_steps(made.book, examine(made.book))

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 
-import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.checks.catalog import CHECKS
 from honest_lift.checks.finding import Check, Finding, findings
@@ -16,12 +16,13 @@ from honest_lift.checks.looked_at import BARE_HEAD
 from honest_lift.checks.observed import findings_observed
 from honest_lift.checks.on_valves import limits_at
 from honest_lift.checks.rocker.seen import GUIDE_PLATE
-from honest_lift.estimates.estimate import Input, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, estimate_of
+from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
 from honest_lift.facts.memory.remember import by_value
-from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position
+from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, of_spring
 from honest_lift.facts.quantities.rocker import GEOMETRY
 from honest_lift.numbers.doubt import Ground
 
@@ -124,8 +125,9 @@ def unbegun(book: Book, found: Iterable[Finding]) -> tuple[Finding, ...]:
         return ()
     there = {(one.check.name, _where(one)) for one in found}
     lacking = tuple(
-        (check, place) for check in asked for place in _places(engine, check) if (check, place.name) not in there
-    )
+        (check, place, tuple(_wanted(book, check, place)))
+        for check in asked for place in _places(engine, check) if (check, place.name) not in there
+    )  # fmt: skip
     return _unbegun((_asking(engine), lacking)) if lacking else ()
 
 
@@ -148,41 +150,56 @@ def _asking(engine: Engine) -> Engine:
                   made_of=engine.made_of)  # fmt: skip
 
 
+Lacking = tuple[tuple[str, Place, tuple[Input, ...]], ...]
+
+
 @by_value
-def _unbegun(asked: tuple[Engine, tuple[tuple[str, Place], ...]]) -> tuple[Finding, ...]:
+def _unbegun(asked: tuple[Engine, Lacking]) -> tuple[Finding, ...]:
     engine, lacking = asked
-    by_check: dict[str, list[Place]] = {}
-    for check, place in lacking:
-        by_check.setdefault(check, []).append(place)
-    return tuple(one for check, places in by_check.items() for one in _at(engine, check, places))
+    by_check: dict[str, list[tuple[Place, tuple[Input, ...]]]] = {}
+    for check, place, inputs in lacking:
+        by_check.setdefault(check, []).append((place, inputs))
+    return tuple(one for check, there in by_check.items() for one in _at(engine, check, there))
 
 
-def _at(engine: Engine, check: str, places: Sequence[Place]) -> list[Finding]:
+def _at(engine: Engine, check: str, there: Sequence[tuple[Place, tuple[Input, ...]]]) -> list[Finding]:
+    places, inputs = [one for one, _ in there], [own for _, own in there]
     positions = [_position(engine, one) for one in places]
-    inputs = [
-        tuple(_missing(quantity, place, at) for quantity in _FIRST[check])
-        for place, at in zip(places, positions, strict=True)
-    ]
     if check in _LOOKED_AT:
         return findings_observed(_LOOKED_AT[check], places, positions, [own[0] for own in inputs])
-    estimate = estimate_of([own[0] for own in inputs])
-    estimate = type(estimate)(estimate.figure, tuple(inputs))
+    estimate = Estimate(estimate_of([own[0] for own in inputs]).figure, tuple(inputs))
     if check in _ON_CYLINDERS:
         limits = [limit_for(engine.limits, check, "", engine.lifter)] * len(places)
     else:
-        every = limits_at(Book(engine), check)
-        order = [one.id for one in engine.layout.positions]
+        every, order = limits_at(Book(engine), check), [one.id for one in engine.layout.positions]
         limits = [every[order.index(one)] for one in positions]
-    about = np.zeros(len(places)) if check in ("installed_height",) else None
-    return findings(CHECKS[check], places, positions, estimate, limits, about=about)
+    return findings(CHECKS[check], places, positions, estimate, limits)
 
 
 def _position(engine: Engine, place: Place) -> str:
     return place.name if place.kind == "position" else engine.layout.of_cylinder(place.name)[0]
 
 
-def _missing(quantity: str, place: Place, position: str) -> Input:
-    """Give a quantity that nobody has read, at the place it is read at."""
+def _wanted(book: Book, check: str, place: Place) -> list[Input]:
+    """Give what has to be read first and is not there yet, at the place it is read at."""
+    position = _position(book.engine, place)
+    told = [resolve(book, quantity, _where_read(book.engine, quantity, place, position)) for quantity in _FIRST[check]]
+    lacking = [replace(one, asked=one.asked or place) for one in told if one.ground & Ground.MISSING]
+    again = Input(_FIRST[check][0], "", "missing", ground=Ground.MISSING, note=_AGAIN.get(check, "nobody has begun this check"),
+                  asked=place)  # fmt: skip
+    return lacking or [again]
+
+
+_AGAIN = {
+    "chamber_pours": "poured once: only a second pour shows whether the first can be believed",
+    "lash_set": "lash is stated, and nobody has read it at this valve",
+}
+
+
+def _where_read(engine: Engine, quantity: str, place: Place, position: str) -> Place:
     kinds = CATALOG[quantity].places
-    near = at_position(position) if "position" in kinds else ENGINE
-    return Input(quantity, "", "missing", ground=Ground.MISSING, asked=place if place.kind in kinds else near)
+    if place.kind in kinds:
+        return place
+    if "position" in kinds:
+        return at_position(position)
+    return of_spring(engine.spring_at(position)) if "spring" in kinds else ENGINE

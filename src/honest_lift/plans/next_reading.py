@@ -46,6 +46,7 @@ _AGAIN = int(
 )
 _LIFT = frozenset({"rocker_ratio", *RESTS_ON})
 _WALKED = "Measured lobes"
+_SET_VALVE_BY_VALVE = frozenset({"lash"})  # stated for all, and then read at each
 
 
 class NextStep(Struct, frozen=True):
@@ -152,7 +153,7 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         several = [member.name for member in card.members] if card and len(card.members) > 1 else [""]
         for member in [place.member] if place.member else several:
             yield _Need(LACKS, one.quantity, member), of_spring(place.name, member)
-    elif "engine" in CATALOG[one.quantity].places:
+    elif "engine" in CATALOG[one.quantity].places and not (one.quantity in _SET_VALVE_BY_VALVE and one.is_told):
         words = f"{CATALOG[one.quantity].title}: state or measure it"
         yield _Need(LACKS, one.quantity, stated=words, page=CATALOG[one.quantity].page), None
     else:

@@ -45,7 +45,7 @@ def test_save_as_then_save_then_open(open_window, tmp_path, monkeypatch):
     assert window.isWindowModified()
     window._actions["save"].trigger()
     assert not window.isWindowModified()
-    assert window.engine_name.text() == "Reedmace 366 · river.liftbook"
+    assert window.engine_name.text() == "Reedmace 366 · as it comes · river.liftbook"
     assert read_book(path) == window.session.book
     change(window)
     window._actions["save"].trigger()
@@ -240,7 +240,7 @@ def test_a_second_window_on_a_file_may_only_read(open_window, tmp_path, monkeypa
     first.files.open_path(path)
     second.files.open_path(path)
     assert "has this file open, so it can only be read here" in told[0]
-    assert second.engine_name.text() == "Reedmace 366 · river.liftbook, for reading only"
+    assert second.engine_name.text() == "Reedmace 366 · as it comes · river.liftbook, for reading only"
     before = second.session.book
     change(second)
     assert second.session.book is before

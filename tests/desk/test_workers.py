@@ -6,6 +6,7 @@ from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
+from PyQt6.QtCore import Qt
 
 from engines import demo
 from honest_lift.checks.examine import examine
@@ -208,6 +209,20 @@ def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
         os.kill(lobes.workers.process_id, signal.SIGKILL)
         qtbot.waitUntil(lambda: not lobes.is_at_work, timeout=20000)
         assert figures(session) == at_once
+
+
+def test_nothing_is_started_once_the_window_is_closed(open_window, qtbot):
+    window = open_window()
+    session = window.session
+    with beside(window) as lobes:
+        session.steps_first = True
+        forget_all()
+        qtbot.keyClicks(window.bar.entry, "1.783")
+        qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
+        session.close()
+        qtbot.wait(50)
+        session.examine()
+        assert lobes.workers.process_id == 0
 
 
 def test_the_cache_lies_where_caches_lie(tmp_path):

@@ -315,7 +315,7 @@ def test_journals_of_a_newer_version_are_told_and_left():
     _, full = two_heights()
     Run(full).keep(full.journal).die()
     (path,) = journals_there()
-    path.write_text(path.read_text().replace('"version":8', '"version":99'))
+    path.write_text(path.read_text().replace('"version":9', '"version":99'))
     assert leftovers()[0].newer == 99
 
 

@@ -26,10 +26,13 @@ def drive():
         QTimer.singleShot(50, drive)
         return
     window.session.go("5i")
+    before = window.session.examination
     QTest.keyClicks(window.bar.entry, "1 51/64")
     QTest.keyClick(window.bar.entry, Qt.Key.Key_Return)
+    while window.session.examination is before:  # the next place comes first
+        desk.application().processEvents()
     print("platform", desk.application().platformName(), flush=True)
-    print("verdict", window.session.examination.verdict("5i", "heights").word, flush=True)
+    print("verdict", window.session.examination.finding("installed_height", "5i").verdict.word, flush=True)
     window.session.save(__import__("pathlib").Path(sys.argv[1]))
     window.close()
 

@@ -82,6 +82,7 @@ class LobesBeside(QObject):
         self._came()
 
     def close(self) -> None:
-        """End the process; what was asked may be asked again."""
+        """End the process; from now on lobes are solved in the window."""
         self.workers.close()
         self._asked.clear()
+        self._given_up = True

@@ -324,6 +324,7 @@ class Session(Walking, QObject):
 
     def close(self) -> None:
         """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
+        self._soon.stop()
         self.searches.close()
         if self.lobes is not None:
             self.lobes.close()

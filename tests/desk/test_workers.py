@@ -211,6 +211,18 @@ def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
         assert figures(session) == at_once
 
 
+def test_lobes_that_were_foreseen_are_there_when_they_are_asked_for(open_window, qtbot, tmp_path):
+    window = open_window()
+    at_once = figures(window.session)
+    forget_all()
+    with beside(window, tmp_path / "lobes.msgpack") as lobes:
+        lobes.foresee(window.session.book)
+        qtbot.waitUntil(lambda: not lobes.workers.is_at_work, timeout=20000)
+        window.session.examine()
+        assert not lobes.is_at_work
+        assert figures(window.session) == at_once
+
+
 def test_nothing_is_started_once_the_window_is_closed(open_window, qtbot):
     window = open_window()
     session = window.session

@@ -42,6 +42,7 @@ def run(file: Path | None, *, demo: bool) -> int:
         say(f"honest-lift: {error}", sys.stderr)
         session.close()
         return 2
+    session.lobes.foresee(session.book)
     for workers in _workers_of(session):
         workers.slipped.connect(lambda error: faults.take(type(error), error, None))
         workers.noticed.connect(session.warned)

@@ -10,6 +10,7 @@ from typing import Any
 from PyQt6.QtCore import QObject
 
 from honest_lift.desk.workers import Errand, Workers
+from honest_lift.facts.engine import Book
 
 
 def cached(name: str) -> Path:
@@ -51,6 +52,11 @@ class LobesBeside(QObject):
         """Have the process started, where lobes are likely to be asked of it: nothing was kept from an earlier run."""
         if self._kept is not None and not self._kept.exists():
             self.workers.warm_up()
+
+    def foresee(self, book: Book) -> None:
+        """Have solved what a book will ask for, while the window is being drawn."""
+        if self._kept is not None and not self._kept.exists():
+            self.workers.start("foresee_lobes", book, told=self._take)
 
     def _look_first(self) -> None:
         """Find what earlier runs solved, from the first time on."""

@@ -16,11 +16,25 @@ Task = Callable[..., Any]
 
 def solve_lobes(tell: Tell, wanted: Wanted, problems: Sequence[Any]) -> int:
     """Solve lobes one after the other; each answer is told as (problem, answer). Gives how many were."""
+    from honest_lift.estimates.cam.solved import answer_to
+
     for count, one in enumerate(problems):
         if not wanted():
             return count
-        tell((one, one.solve()))
+        tell((one, answer_to(one)))  # it remembers, and is asked again for what it has foreseen
     return len(problems)
+
+
+def foresee_lobes(tell: Tell, wanted: Wanted, book: Any) -> int:
+    """Solve what a book will ask for, before it does."""
+    from honest_lift.estimates.cam.card import flank_of
+    from honest_lift.estimates.cam.lobe_read import to_be_read
+    from honest_lift.estimates.cam.solved import left_for_later
+
+    with left_for_later() as cards:
+        for lobe in book.engine.lobes:
+            flank_of(book, lobe.id)
+    return solve_lobes(tell, wanted, (*cards.values(), *to_be_read(book)))
 
 
 def keep_lobes(tell: Tell, wanted: Wanted, path: str, solved: Sequence[tuple[Any, Any]]) -> None:
@@ -53,6 +67,7 @@ def be_ready(tell: Tell, wanted: Wanted) -> None:
 
 TASKS: dict[str, Task] = {
     "be_ready": be_ready,
+    "foresee_lobes": foresee_lobes,
     "keep_lobes": keep_lobes,
     "plan_shims": plan_shims,
     "search_match": search_match,

@@ -285,3 +285,32 @@ def test_one_dimension_is_shown_in_another_unit_and_no_reading_changes(open_wind
     assert window.session.unit("length") == "in"
     window.session.open_step("heights")
     assert window.heights.model.cells[0][6].text == "94", "207 lbf"
+
+
+def test_what_goes_and_what_does_not_is_typed_at_the_bar(qtbot, open_window):
+    window = open_window(Bench().complete().book)
+    session, bar = window.session, window.bar
+    session.open_step("rocker")
+    bar.choose(next(one for one in bar._tasks if one.quantity == "retainer_rocker"))
+    session.go("1i")
+    bar.tool.setCurrentIndex(max(bar.tool.findData("micrometer"), 0))
+    qtbot.keyClicks(bar.entry, ">")
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    assert bar.entry.text() == ">", "what is not understood stays to be mended"
+    assert "lacks its figure" in bar.understood.text()
+    qtbot.keyClicks(bar.entry, "2 mm")
+    assert "more than" in bar.understood.text()
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    found = session.examination.finding("retainer_rocker", "1i")
+    assert (found.verdict.word, found.inputs[0].low) == ("passes", 2.0)
+    session.go("1i")
+    qtbot.keyClicks(bar.entry, "2 mm goes, 2.2 mm does not")
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    one = session.examination.finding("retainer_rocker", "1i").inputs[0]
+    assert (one.low, one.high) == (2.0, pytest.approx(2.2))
+    session.open_step("springs")
+    session.go_spring("1")
+    bar.choose(next(one for one in bar._tasks if one.quantity == "spring_load"))
+    qtbot.keyClicks(bar.entry, ">100")
+    qtbot.keyClick(bar.entry, Qt.Key.Key_Return)
+    assert "is read as a figure" in bar.understood.text()

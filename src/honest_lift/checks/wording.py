@@ -35,6 +35,9 @@ _GROUNDS = (
 )
 
 
+_ONLY_BOUNDS = "what goes and what does not leaves it open"
+
+
 def title(finding: Finding) -> str:
     """Name the finding: `3 exhaust, bind margin`."""
     where = position_title(finding.position) if finding.position else finding.place.title
@@ -173,7 +176,11 @@ def _unproven(finding: Finding, engine: Engine) -> str:
         return "At this height the coils stand solid: there is no load to give."
     if finding.limit is None:
         return "No limit is stated for this, so its figure proves nothing."
-    why = [words for flag, words in _GROUNDS if finding.ground & flag]
+    only_bounds = all(one.is_bound for one in finding.inputs if one.ground & Ground.ASSUMED)
+    why = [
+        _ONLY_BOUNDS if flag is Ground.ASSUMED and only_bounds else words
+        for flag, words in _GROUNDS if finding.ground & flag
+    ]  # fmt: skip
     notes = dict.fromkeys(
         f"{one.title} of {one.at}: {one.note}"
         for one in finding.inputs

@@ -52,6 +52,7 @@ def reading_for(session: Session, taken: Taken, typed: Typed, text: str) -> Read
         session.book, task.quantity, taken.place, value, text=text, unit=session.unit(task.row.dimension),
         way=way.key if way else "", tool=taken.tool, repeat=taken.repeat, also=also, at_tool=gauge,
         note=typed.note, at=task.at if typed.at is None else {HEIGHT: typed.at},
+        low=typed.low if typed.is_bound else None, high=typed.high if typed.is_bound else None,
     )  # fmt: skip
 
 

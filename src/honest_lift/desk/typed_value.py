@@ -9,8 +9,10 @@ from msgspec import Struct
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.observation import read_word
 from honest_lift.facts.quantity import Way
+from honest_lift.numbers.bounds import is_bound, parse_bounds
 from honest_lift.numbers.entry import EntryError, Field, as_difference, is_rough, parse, parse_rough
 from honest_lift.numbers.units import in_words, unit_of
 
@@ -25,6 +27,7 @@ class Typed(Struct, frozen=True):
     low: float | None = None
     high: float | None = None
     note: str = ""  # typed with it: the reason of an observation
+    is_bound: bool = False  # only what goes and what does not: `low` and `high` are its bounds
     at: float | None = None  # the coordinate typed with it: the height a load was read at, as in 137 at 1.765
 
 
@@ -38,11 +41,23 @@ def read_typed(session: Session, task: Task, way: Way | None, text: str, also: d
     if is_rough(text):
         rough = parse_rough(text, field)
         return Typed(rough.value, True, rough.low, rough.high)
+    if is_bound(text):
+        return _bound(task, way, text, field)
     if row.at == HEIGHT:
         return _at_height(session, task, text, field)
     if way is None or not way.asked:
         return Typed(parse(text, field))
     return Typed(_with_asked(session, task, way, text, also))
+
+
+def _bound(task: Task, way: Way | None, text: str, field: Field) -> Typed:
+    """Read what goes and what does not."""
+    if task.row.at or task.quantity in STACKS or (way is not None and way.asked):
+        name = f"{task.title[:1].upper()}{task.title[1:]}"
+        raise EntryError(f"{name} is read as a figure: what goes and what does not is not enough.")
+    read = parse_bounds(text, field)
+    ends = [one for one in (read.low, read.high) if one is not None]
+    return Typed(sum(ends) / len(ends), low=read.low, high=read.high, is_bound=True)
 
 
 HEIGHT = "test_height"
@@ -126,6 +141,8 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
     words = in_words(typed.value, dimension, unit)
     if typed.is_assumed:
         return _assumed_words(session, task, typed)
+    if typed.is_bound:
+        return _bound_words(session, task, typed)
     if other := _OTHER.get(unit):
         words += f" = {in_words(typed.value, dimension, other)}"
     if typed.at is not None:
@@ -143,6 +160,13 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
         for one in parts
     )
     return f"{words}; {taken}: {in_words(height, 'length', unit)}"
+
+
+def _bound_words(session: Session, task: Task, typed: Typed) -> str:
+    dimension, unit = task.row.dimension, session.unit(task.row.dimension)
+    low, high = ("" if one is None else in_words(one, dimension, unit) for one in (typed.low, typed.high))
+    words = f"between {low} and {high}" if low and high else f"more than {low}" if low else f"less than {high}"
+    return f"{words}: it proves that, and nothing nearer"
 
 
 def _assumed_words(session: Session, task: Task, typed: Typed) -> str:

@@ -51,7 +51,7 @@ def plain(one: Input) -> tuple[object, ...]:
     """Give what tells two inputs apart as far as figures go."""
     value = one.value if one.value == one.value else None  # NaN is not equal to itself
     return (value, one.own_u, one.shared, one.each, int(one.ground), one.low if one.low == one.low else None,
-            one.high if one.high == one.high else None, one.low_is_physical)  # fmt: skip
+            one.high if one.high == one.high else None, one.hard_ends)  # fmt: skip
 
 
 def first_of_each(keys: Sequence[object]) -> tuple[list[int], list[int]]:

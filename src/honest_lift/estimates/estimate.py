@@ -23,8 +23,9 @@ class Input(Struct, frozen=True, cache_hash=True):
     `value` in the inside unit, NaN when missing. `own_u`: standard doubt of this reading alone. `shared`:
     (key, label, u) of offsets it shares with others, u with the sign it moves this value by; what stands there twice
     adds up. `each`: the same of what every part has of its own, such as the tolerance of a card that is stated for all:
-    it moves one place and leaves its neighbours. `low`, `high`: the range of an assumed value. `note`:
-    what a person should know of it, such as why it is stale or which tool was taken for it.
+    it moves one place and leaves its neighbours. `low`, `high`: the range of an assumed value, or of a reading that only
+    says what goes; `hard_ends`: ends that nothing passes. `note`: what a person should know of it, such as why it is stale
+    or which tool was taken for it.
     """
 
     quantity: str
@@ -37,6 +38,7 @@ class Input(Struct, frozen=True, cache_hash=True):
     low: float = nan
     high: float = nan
     low_is_physical: bool = False
+    high_is_physical: bool = False
     way: str = ""
     tool: str = ""
     when: str = ""
@@ -51,6 +53,16 @@ class Input(Struct, frozen=True, cache_hash=True):
     def at(self) -> str:
         """Give the place it was asked for, in words."""
         return self.asked.title if self.asked else ""
+
+    @property
+    def hard_ends(self) -> tuple[bool, bool]:
+        """Tell which ends of its range nothing can pass: zero, or what a gauge proved."""
+        return self.low_is_physical, self.high_is_physical
+
+    @property
+    def is_bound(self) -> bool:
+        """Tell whether it was read as what goes and what does not."""
+        return self.kind == "measured" and bool(self.ground & Ground.ASSUMED) and all(self.hard_ends)
 
     @property
     def is_own(self) -> bool:
@@ -162,14 +174,16 @@ def _grid(inputs: Sequence[Input], value: Array) -> tuple[tuple[Range, ...], Arr
     ranged = [(case, one) for case, one in enumerate(inputs) if int(one.ground) & _BARS == _ASSUMED]
     if not ranged:
         return (), value[None].copy(), np.zeros((0, len(inputs)), dtype=bool)
-    kinds = dict.fromkeys((one.quantity, one.low_is_physical) for _, one in ranged)
-    ranges = tuple(Range(f"{name}:{hard}", CATALOG[name].title, hard_low=hard) for name, hard in kinds)
+    kinds = dict.fromkeys((one.quantity, *one.hard_ends) for _, one in ranged)
+    ranges = tuple(
+        Range(f"{name}:{low}:{high}", CATALOG[name].title, hard_low=low, hard_high=high) for name, low, high in kinds
+    )
     grid = np.broadcast_to(value, (*(SCAN,) * len(ranges), len(inputs))).copy()
     assumed = np.zeros((len(ranges), len(inputs)), dtype=bool)
-    for axis, (name, hard) in enumerate(kinds):
+    for axis, kind in enumerate(kinds):
         line = np.moveaxis(grid, axis, 0)
         for case, one in ranged:
-            if (one.quantity, one.low_is_physical) == (name, hard):
+            if (one.quantity, *one.hard_ends) == kind:
                 steps = np.linspace(one.low, one.high, SCAN)
                 assumed[axis, case] = True
                 line[..., case] = steps.reshape(SCAN, *(1,) * (line.ndim - 2))

@@ -160,6 +160,10 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     engine = book.engine
     if CATALOG[quantity].choices:
         return observed(engine, quantity, readings, asked or readings[-1].place)
+    exact = tuple(one for one in readings if not one.reading.is_bound)
+    if not exact or (readings[-1].reading.is_bound and all(is_stale(engine, one) for one in exact)):
+        return as_bound(book, quantity, tuple(one for one in readings if one.reading.is_bound), asked)
+    readings = exact  # a figure says more than what goes
     fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [one for one in readings if one.depends_on == latest.depends_on], latest.reading)
@@ -198,6 +202,38 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         return told
     between = between_pieces(engine.tolerances, quantity, value) / sqrt(3.0)
     return _of_a_piece(engine, told, "piece", f"one {told.title} read for others", max(between, spread))
+
+
+def as_bound(book: Book, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
+    """Give what readings prove that only say what goes: what all the fresh ones leave, each by its own gauge."""
+    engine, row = book.engine, CATALOG[quantity]
+    fresh = [one for one in readings if not is_stale(engine, one)]
+    latest = (fresh or readings)[-1]
+    alike = _alike(fresh or [latest], latest.reading)
+    lows, highs = (
+        [one.low for one in alike if one.low is not None],
+        [one.high for one in alike if one.high is not None],
+    )
+    low, high = max([row.physical[0], *lows]), min([row.physical[1], *highs])
+    ground, notes = Ground.ASSUMED, ["read as what goes and what does not"]
+    if low > high:
+        ground, low, high = ground | Ground.UNSOUND | Ground.UNRANGED, high, low
+        notes.append(
+            "what goes and what does not contradict each other: try again, and strike out the one that is wrong"
+        )
+    if not fresh:
+        ground |= Ground.STALE
+        notes.append(staleness(engine, latest))
+    tool, tool_note = tool_of(engine, latest)
+    notes += [tool_note] if tool_note else []
+    value = low if lows and not highs else high if highs and not lows else (low + high) / 2.0
+    read = _AsRead(value, (), Ground.NO_TOOL) if tool is None else _as_read(book, tool, latest.reading)
+    notes += [read.note] if read.note else []
+    return Input(
+        quantity, latest.place.title, "measured", value, scatter_doubt(tool, value) if tool else 0.0, read.shared,
+        ground | read.ground, low, high, True, True, way=latest.reading.way, tool=tool.name if tool else "",
+        when=latest.reading.when, note="; ".join(notes), asked=asked or latest.place, count=len(alike),
+    )  # fmt: skip
 
 
 def _other_ways(book: Book, latest: Standing, fresh: Sequence[Standing]) -> str:

@@ -336,7 +336,7 @@ def fit_springs(engine: Engine, places: dict[str, str], words: str) -> Fit:
 def reading_of(
     book: Book, quantity: str, place: Place, value: float, *, text: str, unit: str, way: str, tool: str = "",
     at: dict[str, float] | None = None, note: str = "", repeat: bool = False, also: dict[str, str] | None = None,
-    at_tool: str = "",
+    at_tool: str = "", low: float | None = None, high: float | None = None,
 ) -> Reading:  # fmt: skip
     """Make a reading of now, by the hand that is measuring.
 
@@ -348,7 +348,7 @@ def reading_of(
     before = tuple(one.reading.id for one in here if not one.fate and one.reading.way == way)
     return Reading(
         new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
-        at_tool, depends_on(book.engine, quantity, way, place), before,
+        at_tool, depends_on(book.engine, quantity, way, place), before, low, high,
     )  # fmt: skip
 
 

@@ -35,6 +35,13 @@ class Reading(Entry, frozen=True, forbid_unknown_fields=True, tag="reading"):
     at_tool: str = ""
     depends_on: dict[str, str] = field(default_factory=dict)
     supersedes: tuple[str, ...] = ()
+    low: float | None = None  # of a reading that only says what goes and what does not: more than this
+    high: float | None = None  # less than this
+
+    @property
+    def is_bound(self) -> bool:
+        """Tell whether it only says on which side of something the size lies."""
+        return self.low is not None or self.high is not None
 
 
 class StruckOut(Entry, frozen=True, forbid_unknown_fields=True, tag="struck_out"):

@@ -110,7 +110,7 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
         which = "place"
     elif row is None:
         why, which = f"nothing called “{entry.quantity}” is measured here", "quantity"
-    elif why := out_of_sense(entry.value, *row.physical):
+    elif why := out_of_sense(entry.value, *row.physical) or _bounds_are_odd(entry, row.physical):
         which = row.title
     else:
         odd = (
@@ -125,6 +125,14 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
             SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place, entry.when, at)
         )
     return bool(why)
+
+
+def _bounds_are_odd(entry: Reading, physical: tuple[float, float]) -> str:
+    """Say why what goes and what does not makes no sense; "" when it does, or the reading is a figure."""
+    ends = [one for one in (entry.low, entry.high) if one is not None]
+    if bad := next((why for one in ends if (why := out_of_sense(one, *physical))), ""):
+        return bad
+    return "what goes lies beyond what does not" if len(ends) == 2 and ends[0] >= ends[1] else ""
 
 
 def _table_is_odd(table: WheelTable, aside: list[SetAside]) -> bool:

@@ -8,7 +8,7 @@ the nearest limit, positive inside, and the expanded doubt U:
 A figure resting on anything assumed, missing, stale, extrapolated or predicted never passes. It fails only
 where every point of the assumed ranges lies beyond the same limit by more than U. The one exception the
 other way: against a limit on one side, an assumed range whose worst end is a physical bound is proven in its
-safe direction.
+safe direction; in a window too, where both ends of every range are such bounds (a gauge that goes and one that does not).
 """
 
 from __future__ import annotations
@@ -82,7 +82,8 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
     only_assumed = (barred == int(Ground.ASSUMED)) & known & np.isfinite(grid).all(axis=0)
     beyond = [np.all(side < -expanded - edge, axis=0) for side in (grid_above, grid_below)]
     verdict[only_assumed & (beyond[0] | beyond[1])] = int(Verdict.FAILS)
-    one_sided = np.isnan(lowest) | np.isnan(highest)  # in a window the other side lies open beyond the range
+    # in a window the other side lies open beyond the range, unless nothing passes either of its ends
+    one_sided = np.isnan(lowest) | np.isnan(highest) | _all_ends_are_physical(figure)
     proven = only_assumed & one_sided & (grid.min(axis=0) >= expanded - edge) & _worst_is_physical(figure, grid)
     verdict[proven] = int(Verdict.PASSES)
     return Decision(
@@ -94,6 +95,12 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
 def _margins(value: Array, lowest: Array, highest: Array) -> tuple[Array, Array]:
     """Give the distance above the lowest and below the highest limit; NaN where there is no such limit."""
     return value - lowest, highest - value
+
+
+def _all_ends_are_physical(figure: Figure) -> NDArray[np.bool_]:
+    """Tell, per case, whether nothing passes either end of any range it rests on."""
+    soft = np.array([not (one.hard_low and one.hard_high) for one in figure.ranges], dtype=bool)
+    return np.asarray(~(figure.assumed & soft.reshape(-1, 1)).any(axis=0))
 
 
 def _worst_is_physical(figure: Figure, grid: Array) -> NDArray[np.bool_]:

@@ -401,3 +401,34 @@ def test_an_older_file_gets_the_limit_of_the_check_it_did_not_know():
         lifted = examine(decode_book(json.dumps(raw).encode(), "old"))
         for check in ("retainer_seal", "guide_clearance", "lock_out", "free_set"):
             assert {one.verdict for one in lifted.findings if one.check.name == check} == {Verdict.PASSES}, check
+
+
+def test_a_manuals_window_at_a_stated_length_is_held_beside_the_card():
+    """By hand: the points at 42 and 39 mm are 890 and 1066 N, and 42 mm itself was pressed."""
+    bench = Bench().complete()
+    card = bench.engine.cards[0]
+
+    def held(**manual):
+        bench.do(Put("cards", replace(card, **manual)))
+        return examine(bench.book).finding("manual_load", "1i") or next(
+            (one for one in examine(bench.book).findings if one.check.name == "manual_load" and one.position == "1i"),
+            None,
+        )
+
+    assert held() is None, "no manual is stated"
+    found = held(manual_height_mm=42.0, manual_least_n=800.0, manual_most_n=950.0)
+    assert (found.figure, found.lowest, found.highest, found.verdict) == (
+        pytest.approx(890.0),
+        800.0,
+        950.0,
+        Verdict.PASSES,
+    )
+    assert found.limit.origin == "manual"
+    assert held(manual_height_mm=42.0, manual_least_n=1000.0).verdict is Verdict.FAILS
+    assert held(manual_height_mm=42.0, manual_most_n=800.0).verdict is Verdict.FAILS
+    assert held(manual_height_mm=42.0) is None, "a length without a load asks nothing"
+    turned = held(manual_height_mm=42.0, manual_least_n=950.0, manual_most_n=800.0)
+    assert turned.verdict is Verdict.UNPROVEN
+    assert "look into the manual again" in turned.remark
+    far = held(manual_height_mm=30.0, manual_least_n=100.0)
+    assert far.verdict is Verdict.UNPROVEN, "below its coil bind nobody has pressed it"

@@ -15,6 +15,7 @@ from honest_lift.checks.spring.direction import check_direction, progressive_spr
 from honest_lift.checks.spring.free_length import check_free_length
 from honest_lift.checks.spring.heights import check_bind_margin, check_installed_height
 from honest_lift.checks.spring.loads import check_open_load, check_seat_load
+from honest_lift.checks.spring.manual_load import check_manual_load
 from honest_lift.checks.spring.spring_set import check_in_set
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.spring.type_words import check_type
@@ -155,6 +156,6 @@ def _springs(book: Book) -> tuple[Curves, tuple[Finding, ...], frozenset[str]]:
     forms = forms_of(in_hand)
     found = (
         *check_type(book, names, in_hand, forms), *check_conditions(book, names), *check_against_card(book, names, in_hand),
-        *check_free_length(book, names), *check_in_set(book, names, in_hand),
+        *check_manual_load(book, names, in_hand), *check_free_length(book, names), *check_in_set(book, names, in_hand),
     )  # fmt: skip
     return curves, found, progressive_springs(book, names, forms)

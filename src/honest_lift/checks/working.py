@@ -223,6 +223,7 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "open_load": (_installed, _lift, _open, _load_at("open_height")),
     "retainer_seal": (_lift, _seal),
     "card_seat_load": (_card_load,),
+    "manual_load": (_load_at("card_height"),),
     "card_open_load": (_card_load,),
     "card_bind": (_card_bind,),
     "set_share": (_share,),

@@ -10,7 +10,7 @@ from msgspec import Struct
 
 SPRINGS = frozenset({
     "spring_type", "spring_condition", "free_card", "free_set", "set_shortest", "set_share", "set_weakest", "set_spread",
-    "card_seat_load", "card_open_load", "card_bind", "spring_direction",
+    "card_seat_load", "card_open_load", "card_bind", "manual_load", "spring_direction",
 })  # fmt: skip
 HEIGHTS = frozenset({
     "installed_height", "bind_margin", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress",

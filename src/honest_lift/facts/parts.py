@@ -37,7 +37,8 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     `form`: how its rate goes, "" where the maker does not say. `ground`: its end coils are closed and ground.
     `paint`: the mark that tells it from those that look alike, and `paint_goes` which way it goes when fitted.
     `tensile_a`, `tensile_m`: its wire's tensile strength A / d^m in MPa with the wire in mm, where the maker states it; general
-    commercial wire counts otherwise. `mass_kg`: of the whole spring.
+    commercial wire counts otherwise. `mass_kg`: of the whole spring. `manual_height_mm`: a length at which an engine's manual
+    states the least and the most load, beside what the spring's own card says.
     """
 
     id: str
@@ -58,6 +59,9 @@ class SpringCard(Struct, frozen=True, forbid_unknown_fields=True):
     tensile_a: float | None = None
     tensile_m: float | None = None
     mass_kg: float | None = None
+    manual_height_mm: float | None = None  # the length at which a manual states what its load is to be
+    manual_least_n: float | None = None
+    manual_most_n: float | None = None
 
 
 class SpringSet(Struct, frozen=True, forbid_unknown_fields=True):

@@ -277,6 +277,7 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
     "lock_stem": _stem, "spring_seat_runout": _runout, "spring_on_floor": _floor, "spring_over_boss": _spring,
     "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
+    "manual_load": _spring,
     "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,
     "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
     "half_lift": _half_lift, "uneven_tip": _tip_angle, "preload": _preload, "plunger_left": _preload,

@@ -127,6 +127,9 @@ class SpringsPage(Page):
             number_column("load", "open_load_n", "load", load, loads, 56),
             number_column("binds", "bind_height_mm", "length", length, heights, 64),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
+            number_column("manual: at", "manual_height_mm", "length", length, heights, 84),
+            number_column("least", "manual_least_n", "load", load, loads, 56),
+            number_column("most", "manual_most_n", "load", load, loads, 56),
             number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
             Column(
                 "form",

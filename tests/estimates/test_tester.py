@@ -16,6 +16,7 @@ from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.place import of_reference, of_spring
 from honest_lift.numbers.doubt import Ground, exact
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.next_reading import next_steps
 
 IN, LBF = 25.4, 4.4482216152605
 STEADY = replace(TESTER, repeatability_percent=0.1, height_accuracy_mm=0.05)
@@ -225,3 +226,45 @@ def test_an_insignificant_gain_is_nothing_and_no_surer_for_that():
     assert fit.wide_names == ("offset", "gain")
     moves = np.array(fit.wide_weights) @ np.array([1.0, 0.0, 0.0, -1.0])
     assert abs(moves[1]) > 0.0
+
+
+BESIDE = 1.5
+
+
+def squeezed(bench: Bench, tool: str = "tester", **stated) -> Bench:
+    """Press spring 1 with 1.5 mm of retainer beside it: the tester shows that much more height at every load."""
+    if stated:
+        bench.state("in_tester", BESIDE, **stated)
+    for height, load in POINTS:
+        bench.read("spring_load", of_spring("1"), load, "tester_over_parts", tool, at={"test_height": height + BESIDE})
+    return bench.read("bind_height", of_spring("1"), 32.5, "tester")
+
+
+def test_parts_pressed_with_a_spring_come_off_the_height_the_tester_shows():
+    """Subtract the retainer's thickness where the tester squeezes it too: common practice, no source."""
+    plain, bench = Bench().spring("1"), squeezed(Bench(), tolerance=0.1)
+    for height in (47.0, 45.0, 36.5):
+        bare, own = load_at(plain, height).figure, load_at(bench, height).figure
+        assert own.value[0] == pytest.approx(bare.value[0], abs=1e-6)
+        assert own.u[0] > bare.u[0], "the thickness has its tolerance"
+    rate = 722.0 - load_at(plain, 46.0).figure.value[0]
+    added = load_at(bench, 45.0).figure.u[0] ** 2 - load_at(plain, 45.0).figure.u[0] ** 2
+    assert added**0.5 == pytest.approx(rate * 0.1 / 3**0.5, rel=0.1)
+
+
+def test_a_thickness_read_at_the_spring_goes_before_one_for_all_and_what_is_not_known_bars_the_load():
+    bench = squeezed(Bench(), tolerance=0.1).read("in_tester", of_spring("1"), 2.5, "caliper", "solid")
+    assert load_at(bench, 44.0).figure.value[0] == pytest.approx(722.0, abs=1e-6)
+    for stated, ground in (({}, Ground.MISSING), ({"kind": "assumed", "low": 1.4, "high": 1.6}, Ground.ASSUMED)):
+        bench = squeezed(Bench().complete().strike("1"), **stated)
+        one = next(f for f in examine(bench.book).by_position[bench.names[0]] if f.check.name == "seat_load")
+        assert one.ground & ground
+        assert one.verdict is Verdict.UNPROVEN
+        assert "stood in the tester" in " ".join(given.note for given in one.inputs)
+
+
+def test_a_planned_height_is_pressed_whatever_stood_beside_the_spring():
+    bench = squeezed(Bench(), tolerance=0.1)
+    asked = [n for n in next_steps(bench.book, examine(bench.book)) if n.quantity == "spring_load" and not n.stated]
+    assert asked
+    assert not any(place == of_spring("1") for n in asked for place in n.places)

@@ -11,6 +11,7 @@ from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.observation import read_word
+from honest_lift.facts.place import of_spring
 from honest_lift.facts.quantity import Way
 from honest_lift.numbers.bounds import is_bound, parse_bounds
 from honest_lift.numbers.entry import EntryError, Field, as_difference, is_rough, parse, parse_rough
@@ -44,7 +45,7 @@ def read_typed(session: Session, task: Task, way: Way | None, text: str, also: d
     if is_bound(text):
         return _bound(task, way, text, field)
     if row.at == HEIGHT:
-        return _at_height(session, task, text, field)
+        return _at_height(session, task, way, text, field)
     if way is None or not way.asked:
         return Typed(parse(text, field))
     return Typed(_with_asked(session, task, way, text, also))
@@ -63,7 +64,7 @@ def _bound(task: Task, way: Way | None, text: str, field: Field) -> Typed:
 HEIGHT = "test_height"
 
 
-def _at_height(session: Session, task: Task, text: str, field: Field) -> Typed:
+def _at_height(session: Session, task: Task, way: Way | None, text: str, field: Field) -> Typed:
     """Read a load that may say the height it was read at, whatever heights the set is pressed at: `137 at 1.765`."""
     load, named, height = text.partition(" at ")
     row = CATALOG[HEIGHT]
@@ -73,6 +74,10 @@ def _at_height(session: Session, task: Task, text: str, field: Field) -> Typed:
         else task.height_mm
     )
     value = parse(load, field)
+    if value is not None and not named and way is not None and way.squeezes:
+        raise EntryError(
+            f"“{text.strip()}” lacks the height the tester showed, over spring and parts: type both, as in 137 at 1.825."
+        )
     if value is not None and at is None:
         raise EntryError(f"“{text.strip()}” lacks the height it was read at: type both, as in 137 at 1.765.")
     return Typed(value, at=at)
@@ -146,7 +151,7 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
     if other := _OTHER.get(unit):
         words += f" = {in_words(typed.value, dimension, other)}"
     if typed.at is not None:
-        words += f" at {in_words(typed.at, 'length', session.unit('length'))}"
+        words += f" at {in_words(typed.at, 'length', session.unit('length'))}{_less_beside(session, way, typed.at)}"
     if task.quantity != "installed_height" or not session.position or way is None:
         return words
     from honest_lift.estimates.spring.heights import corrected
@@ -160,6 +165,19 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
         for one in parts
     )
     return f"{words}; {taken}: {in_words(height, 'length', unit)}"
+
+
+def _less_beside(session: Session, way: Way | None, shown_mm: float) -> str:
+    """Say what comes off the height a tester shows, where parts were pressed with the spring; "" where none were."""
+    if way is None or not way.squeezes or not session.spring:
+        return ""
+    from honest_lift.estimates.resolve import resolve
+
+    parts, unit = resolve(session.book, way.squeezes, of_spring(session.spring)), session.unit("length")
+    if parts.value != parts.value:
+        return f" on the tester; {parts.title}: not stated yet, and until it is the load proves nothing"
+    own = in_words(shown_mm - parts.value, "length", unit)
+    return f" on the tester, less {in_words(parts.value, 'length', unit)}: {own} of spring"
 
 
 def _bound_words(session: Session, task: Task, typed: Typed) -> str:

@@ -125,7 +125,7 @@ def _set_aside(book: Book, quantity: str, place: Place) -> str:
 
 def places_around(engine: Engine, place: Place, quantity: str) -> tuple[Place, ...]:
     """Give where a quantity may be stated for a place, the nearest first."""
-    if place.kind in ("role", "head"):
+    if place.kind in ("role", "head") or (place.kind == "spring" and "engine" in CATALOG[quantity].places):
         return (place, ENGINE)
     if place.kind not in ("position", "cylinder") or place.member:  # one depth of a guide is measured there or nowhere
         return (place,)

@@ -37,6 +37,7 @@ class Way(Struct, frozen=True):
     reading taken this way stale; `noted`: slots whose change leaves it standing and makes what follows
     predicted. `sign`: how the entry itself counts, beside what is `asked`. `carried_by`: kinds of tool that
     carried the height to the tester, so that its offset is shared with the height read in the head.
+    `squeezes`: the quantity that stood in the tester beside the spring and comes off the height it shows.
     """
 
     key: str
@@ -50,6 +51,7 @@ class Way(Struct, frozen=True):
     asked: tuple[Asked, ...] = ()
     sign: int = 1
     carried_by: tuple[str, ...] = ()
+    squeezes: str = ""
 
     @property
     def figures(self) -> int:

@@ -15,8 +15,8 @@ from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.rocker.parts import RESTS_ON
+from honest_lift.estimates.spring.beside import pressed_at_mm
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, of_spring
 from honest_lift.facts.wheel_table import READ_AS
@@ -160,6 +160,9 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         yield _Need(LACKS, one.quantity, place.member if place else ""), place
 
 
+SAME_MM = 0.01  # heights nearer than that are one
+
+
 def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place | None]]:
     """Give the heights of a spring's set that have no load yet; all of them where it is read again."""
     owner = book.engine.set_of(place.name)
@@ -167,8 +170,7 @@ def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place 
         yield _Need(tier, "spring_load", stated="state two or more test heights for its set", page="Springs"), None
         return
     for height in sorted(owner.test_heights_mm, reverse=True):
-        read = readings_at(book, "spring_load", of_spring(place.name), {"test_height": height})
-        if tier != LACKS or not any(not one.fate for one in read):
+        if tier != LACKS or not any(abs(height - one) < SAME_MM for one in pressed_at_mm(book, place.name)):
             yield _Need(tier, "spring_load", "", height), of_spring(place.name)
 
 

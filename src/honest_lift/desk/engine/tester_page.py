@@ -8,6 +8,7 @@ from msgspec.structs import replace
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.engine.stated_table import StatedTable
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable, number_column, text_column
 from honest_lift.desk.session import Session
@@ -66,6 +67,8 @@ class TesterPage(Page):
         )
         self.column.addWidget(self.readings, 3)
         self.add_row(button(self.tr("Calibrate with these readings"), self._calibrate))
+        self.beside = StatedTable(session, {"in_tester": ("",)}, self.tr("What stands in the tester beside the springs"))
+        self.column.addWidget(self.beside.view, 1)
         self.result = Label()
         self.result.setObjectName("working")
         self.result.setWordWrap(True)
@@ -95,6 +98,7 @@ class TesterPage(Page):
                 field.setText("" if value is None else str(value))
         self.references.show_records(engine.references, self._reference_columns() if fresh else None)
         self.readings.show_records(self._rows(), self._reading_columns() if fresh else None)
+        self.beside.refresh()
         self._show_result()
 
     def _show_testers(self) -> None:

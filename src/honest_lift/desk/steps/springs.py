@@ -28,7 +28,8 @@ def tasks(session: Session) -> list[Task]:
     wanted += [("spring_load", name, h) for name in members for h in heights]
     wanted += [("free_length", name, None) for name in members or [""]]
     wanted += [
-        (quantity, "", None) for quantity in ("spring_condition", "spring_outside", "spring_inside", "spring_mass")
+        (quantity, "", None)
+        for quantity in ("spring_condition", "spring_outside", "spring_inside", "spring_mass", "in_tester")
     ]
     return [Task(quantity, titled(session, quantity, name, h), name, h) for quantity, name, h in wanted]
 

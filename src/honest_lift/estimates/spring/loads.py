@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 
 from honest_lift.estimates.estimate import Estimate, Input, figure_of
 from honest_lift.estimates.resolve import counting_readings, measured, missing, resolve, tool_of
+from honest_lift.estimates.spring.beside import Beside, beside
 from honest_lift.estimates.spring.curves import Curves
 from honest_lift.estimates.spring.form import forms_of
 from honest_lift.estimates.spring.tester import correction_for
@@ -36,6 +37,7 @@ class _Point(Struct, frozen=True):
     height_mm: float
     stop: tuple[tuple[str, str, float], ...]  # doubt of the tester's height stop, or of the gauge that set it
     load: Input
+    beside: Beside
 
 
 def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
@@ -58,7 +60,7 @@ def spring_curves(book: Book, springs: Sequence[str]) -> Curves:
     bind, bound, bind_present = _binds(book, springs)
     curves = Curves(
         heights.figure(np.zeros_like(ground)), loads.figure(ground), _steps(nests, width), present, bind,
-        tuple((_summary(book, n, t),) for n, t in zip(springs, tables, strict=True)), bound, bind_present,
+        tuple((_summary(book, n, t), *_besides(t)) for n, t in zip(springs, tables, strict=True)), bound, bind_present,
         np.zeros(len(springs), dtype=bool),
     )  # fmt: skip
     return replace(curves, straight=_straight(book, springs, forms_of(curves), (ground & BARS) == 0))
@@ -101,12 +103,16 @@ def _points(book: Book, place: Place) -> list[_Point]:
     by_height: dict[float, list[Standing]] = defaultdict(list)
     for one in counting_readings(book, "spring_load", place):
         if "test_height" in one.reading.at:
-            by_height[round(one.reading.at["test_height"], 6)].append(one)
-    points = []
-    for height, readings in sorted(by_height.items()):
-        load = measured(book, "spring_load", tuple(readings))
-        points.append(_Point(*_stood_at(book, readings[-1], height), _carried(book, readings[-1], load)))
-    return points
+            by_height[round(one.reading.at["test_height"] - beside(book, one).thick_mm, 6)].append(one)
+    return [_point(book, height, readings) for height, readings in sorted(by_height.items())]
+
+
+def _point(book: Book, height_mm: float, readings: list[Standing]) -> _Point:
+    """Give a point of a curve from what was read with the spring at one height."""
+    latest, parts = readings[-1], beside(book, readings[-1])
+    load = _carried(book, latest, measured(book, "spring_load", tuple(readings)))
+    stood, stop = _stood_at(book, latest, height_mm)
+    return _Point(stood, (*stop, *parts.doubts), parts.barring(load), parts)
 
 
 def _carried(book: Book, one: Standing, load: Input) -> Input:
@@ -172,6 +178,11 @@ def _summary(book: Book, spring: str, table: list[list[_Point]]) -> Input:
     return Input("spring_load", place.title, "measured", points[0].load.value, ground=ground, tool=tools,
                  low=low, high=high, note="; ".join([*asides, *notes]), warning="; ".join(warnings), asked=place,
                  points=tuple((p.height_mm, p.load.value) for p in points) if len(table) == 1 else ())  # fmt: skip
+
+
+def _besides(table: list[list[_Point]]) -> tuple[Input, ...]:
+    """Give what stood in the tester beside a spring, each once, where anything did."""
+    return tuple(dict.fromkeys(p.beside.told for points in table for p in points if p.beside.told is not None))
 
 
 def _steps(nests: list[tuple[tuple[Member, str], ...]], width: int) -> Figure:

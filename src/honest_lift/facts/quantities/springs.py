@@ -15,7 +15,10 @@ ROWS: tuple[Quantity, ...] = (
              howto="Set the stop, press to it, read at the first drag."),
          Way("tester_carried", "spring tester, stop set by the height micrometer", ("spring_tester",),
              howto="Lock the gauge at the height read in the head and set the stop by it: its offset cancels.",
-             carried_by=("height_micrometer",))),
+             carried_by=("height_micrometer",)),
+         Way("tester_over_parts", "spring tester, retainer, shim or locator pressed with it", ("spring_tester",),
+             howto="The height as the tester shows it: what else stands in the tester comes off.", short="tester, parts in it",
+             squeezes="in_tester")),
         "Load of the spring, or of one of its members, at a stated height.", _EYES, at="test_height",
     ),
     Quantity(
@@ -38,6 +41,11 @@ ROWS: tuple[Quantity, ...] = (
     Quantity(
         "test_height", "height on the tester", "ht", "length", ("spring",), (3.0, 150.0), (15.0, 80.0),
         meaning="The height a spring is pressed to when its load is read.",
+    ),
+    Quantity(
+        "in_tester", "parts in the tester beside the spring", "tt", "length", ("spring", "engine"), (0.0, 60.0), (0.2, 20.0),
+        (Way("caliper", "caliper on the parts", ("caliper", "outside_micrometer")),),
+        "Thickness of retainer (at its step), shims and locator that are pressed together with the spring.", page="Tester",
     ),
     Quantity(
         "spring_outside", "outside of the spring, across", "do", "length", ("spring",), (8.0, 90.0), (20.0, 60.0),

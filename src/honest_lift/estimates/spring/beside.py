@@ -1,0 +1,60 @@
+"""What stood in the tester beside a spring: retainer, shims or locator, pressed with it, come off the height the tester shows."""
+
+from __future__ import annotations
+
+from math import isfinite
+
+from msgspec import Struct
+from msgspec.structs import replace
+
+from honest_lift.estimates.estimate import Doubts, Input
+from honest_lift.estimates.resolve import counting_readings, resolve
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.engine import Book
+from honest_lift.facts.ledger import Standing
+from honest_lift.facts.place import of_spring
+from honest_lift.numbers.doubt import Ground
+
+AT = "test_height"
+
+
+class Beside(Struct, frozen=True):
+    """The parts that were pressed with a spring; `told` is None where nothing else stood in the tester."""
+
+    told: Input | None = None
+
+    @property
+    def thick_mm(self) -> float:
+        """Give what comes off the height that was shown; 0 where nobody knows it, and then the load proves nothing."""
+        return self.told.value if self.told is not None and isfinite(self.told.value) else 0.0
+
+    @property
+    def doubts(self) -> Doubts:
+        """Give what the height is in doubt of by it: (key, label, u), with the sign it moves the spring's height by."""
+        if self.told is None:
+            return ()
+        own = ((f"scatter:in_tester:{self.told.where}", self.told.title, self.told.own_u),) if self.told.own_u else ()
+        return tuple((key, label, -u) for key, label, u in (*self.told.shared, *self.told.each, *own))
+
+    def barring(self, load: Input) -> Input:
+        """Bar a load whose height rests on a thickness that is not known, assumed, or not to be trusted."""
+        if self.told is None or not self.told.ground:
+            return load
+        ground = self.told.ground | (Ground.UNRANGED if self.told.ground & Ground.ASSUMED else Ground.NONE)
+        words = "not stated" if ground & Ground.MISSING else "assumed" if ground & Ground.ASSUMED else self.told.note
+        note = f"what stood in the tester beside it is {words}" if ground & (Ground.MISSING | Ground.ASSUMED) else words
+        return replace(load, ground=load.ground | ground, note="; ".join(part for part in (load.note, note) if part))
+
+
+def beside(book: Book, one: Standing) -> Beside:
+    """Give what stood in the tester beside the spring of a reading, by its way."""
+    way = CATALOG["spring_load"].way(one.reading.way)
+    if way is None or not way.squeezes:
+        return Beside()
+    return Beside(resolve(book, way.squeezes, of_spring(one.place.name)))
+
+
+def pressed_at_mm(book: Book, spring: str) -> tuple[float, ...]:
+    """Give the heights a spring was read at, its own, with what stood beside it taken off."""
+    counting = counting_readings(book, "spring_load", of_spring(spring))
+    return tuple(one.reading.at[AT] - beside(book, one).thick_mm for one in counting if AT in one.reading.at)

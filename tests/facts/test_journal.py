@@ -1,7 +1,7 @@
 """The journal and the history: no path of edits, undo and redo loses a reading."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
@@ -217,6 +217,7 @@ def entries_of(acts):
 
 
 @settings(max_examples=400)
+@example([("read", HERE, []), ("withdraw", "r0"), ("withdraw", "o0")])
 @given(ENTRIES)
 def test_a_journal_replayed_entry_by_entry_comes_to_what_the_rules_say(told):
     remember.forget_all()

@@ -89,6 +89,12 @@ def test_a_soft_range_never_passes_however_narrow(width):
     assert verdict(without_weight, low=1.0) == "unproven"
 
 
+@pytest.mark.parametrize(("low", "high"), [(1.0, np.nan), (1.0, 3.0)])
+def test_an_assumption_that_scans_no_range_never_passes(low, high):
+    one = figure(2.0, 0.01, "u").on_ground(np.array([True]), Ground.ASSUMED)
+    assert verdict(one, low, high) == "unproven"
+
+
 def test_worst_of_many():
     assert worst([]) is Verdict.UNPROVEN
     assert worst([Verdict.PASSES, Verdict.CLOSE]) is Verdict.CLOSE

@@ -10,12 +10,13 @@ from honest_lift.checks.clearance.squish import check_squish
 from honest_lift.checks.clearance.valve_pair import check_valve_pair
 from honest_lift.checks.cylinder.chambers import check_chambers
 from honest_lift.checks.cylinder.compression import check_compression
+from honest_lift.checks.cylinder.deck_finish import check_deck_finish
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.head.guides import check_guides
 from honest_lift.checks.head.locks import check_locks
 from honest_lift.checks.head.tips import check_tips
 from honest_lift.checks.head.valve_heads import check_valve_heads
-from honest_lift.checks.looked_at import BARE_HEAD, check_looked_at
+from honest_lift.checks.looked_at import BARE_HEAD, SEEN, check_looked_at, check_seen
 from honest_lift.checks.rocker.geometry import check_rocker_geometry
 from honest_lift.checks.rocker.seen import check_rocker_seen
 from honest_lift.checks.spring.seats import check_spring_seats
@@ -43,7 +44,7 @@ def _narrowly(check: Family, quantities: frozenset[str], slots: frozenset[str], 
 
 
 _FAMILIES = (
-    _family(check_guides, "stem_diameter", "guide_bore"),
+    _family(check_guides, "stem_diameter", "guide_bore", "guide_clearance"),
     _family(check_valve_heads, "valve_margin", "head_diameter"),
     _family(check_tips, "stem_tip_height", "tip_height_target"),
     _family(check_spring_seats, "spring_seat_height", "spring_seat_runout", "floor_diameter", "pilot_diameter",
@@ -52,7 +53,8 @@ _FAMILIES = (
             "retainer_spigot", "spring_inside"),
     _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
-            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
+            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", "rocker_seen",
+            *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
     _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "gasket_thickness",
             "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
             "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
@@ -61,6 +63,8 @@ _FAMILIES = (
     _family(check_compression, *OF_CHAMBER, *PARTS, "deck_clearance", "rod_length", "pin_offset", "check_lift", "lobe_centreline",
             "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_squish, "deck_clearance", "gasket_thickness", "head_register", "squish"),
+    _family(check_seen, *(check.name for check in SEEN)),
+    _family(check_deck_finish, "head_finish", "deck_finish"),
     _family(check_looked_at, *(check.name for check in BARE_HEAD)),
 )  # fmt: skip
 

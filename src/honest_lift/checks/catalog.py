@@ -8,6 +8,7 @@ from honest_lift.checks.clearance.squish import SQUISH
 from honest_lift.checks.clearance.valve_pair import VALVE_VALVE
 from honest_lift.checks.cylinder.chambers import CHAMBER_SPREAD, POURS
 from honest_lift.checks.cylinder.compression import COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE
+from honest_lift.checks.cylinder.deck_finish import DECK_FINISH
 from honest_lift.checks.finding import Check
 from honest_lift.checks.head.guides import GUIDE_CLEARANCE
 from honest_lift.checks.head.locks import LOCK_ANGLE, LOCK_ENGAGED, LOCK_OUT, LOCK_STEM, SPRING_ON_RETAINER
@@ -47,6 +48,6 @@ CHECKS: dict[str, Check] = {
         SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM, PISTON_VALVE, VALVE_VALVE, POCKET_WALL, SQUISH, SEAT_LOAD,
         OPEN_LOAD, CARD_SEAT_LOAD, CARD_OPEN_LOAD, MANUAL_LOAD, SET_SHARE, SET_WEAKEST, SET_SPREAD, LOCK_ENGAGED,
         LOCK_ANGLE, HALF_LIFT, UNEVEN_TIP, TRUE_RATIO, OPEN_STRESS, CONTROL, POURS, CHAMBER_SPREAD,
-        COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE,
+        COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE, DECK_FINISH,
     )
 }  # fmt: skip

@@ -50,6 +50,8 @@ TERMS: dict[str, tuple[str, str]] = {
     "moving_mass": ("moving mass", "mass"),
     "crank_angle": ("crank angle", "angle"),
     "deck_and_gasket": ("deck and gasket", "length"),
+    "head_face": ("head face", "roughness"),
+    "deck_face": ("deck", "roughness"),
     "chamber": ("chamber", "volume"),
     "smallest_chamber": ("smallest chamber", "volume"),
     "gasket": ("gasket", "volume"),

@@ -12,7 +12,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.catalog import CHECKS
 from honest_lift.checks.finding import Check, Finding, findings
-from honest_lift.checks.looked_at import BARE_HEAD
+from honest_lift.checks.looked_at import BARE_HEAD, SEEN
 from honest_lift.checks.observed import findings_observed
 from honest_lift.checks.on_valves import limits_at
 from honest_lift.checks.rocker.seen import GUIDE_PLATE
@@ -46,7 +46,7 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "compression_spread": ("chamber_volume",), "control": ("red_line",),
 }  # fmt: skip
 _ON_CYLINDERS = frozenset({"squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"})
-_LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE)}
+_LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE, *SEEN)}
 
 
 def _hydraulic(engine: Engine) -> bool:
@@ -89,7 +89,8 @@ _BELONGS: dict[str, Callable[[Engine], bool]] = {
     "preload": _hydraulic, "plunger_left": _hydraulic, "lash_set": _solid, "pushrod_to_head": _of_pushrods,
     "slot_stud": _on_stud, "guide_plate": _on_stud, "shaft_side_play": _on_shaft, "roller_sideways": _rocked,
     "retainer_rocker": _rocked, "mark_middle": _rocked, "mark_width": _rocked, "half_lift": _rocked, "true_ratio": _rocked,
-    "uneven_tip": _rocked, "wipe_middle": _rocked, "wipe_room": _rocked, "valve_to_valve": _leaning,
+    "uneven_tip": _rocked, "half_lift_seen": _of_pushrods,
+    "rocker_seen": _rocked, "wipe_middle": _rocked, "wipe_room": _rocked, "valve_to_valve": _leaning,
     "compression_spread": _several, "chamber_spread": _several,
 }  # fmt: skip
 

@@ -7,14 +7,18 @@ from math import nan
 
 from msgspec import Struct
 
+from honest_lift.checks.looked_at import seen_fine
+from honest_lift.checks.on_valves import names_of
 from honest_lift.checks.spring.stacks import odd_stacks
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.observed import choice_of
+from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.spring.curves import Curves, curve_keys
 from honest_lift.estimates.spring.heights import height_from, height_inputs
 from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.estimates.train.masses import Moving, moving_of
+from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
 from honest_lift.facts.memory.narrowed import narrowed
@@ -22,6 +26,7 @@ from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import Place, at_position
 from honest_lift.mechanics.spring.heights import open_height
+from honest_lift.mechanics.spring.seat_pressure import contact_ring_mm2
 from honest_lift.numbers.doubt import Ground, join
 
 
@@ -42,6 +47,9 @@ class Valves(Struct, frozen=True, eq=False):
     stack_remarks: tuple[str, ...]
     cards: tuple[SpringCard | None, ...]
     coil_light: tuple[str, ...]
+    seal_seen: tuple[str, ...]
+    bind_travel: Estimate
+    seat_ring_mm2: tuple[float, ...]
     more_mm: tuple[float, ...]
     moving: tuple[Moving, ...]
 
@@ -70,6 +78,9 @@ class AtValve(Struct, frozen=True):
     seal_gap: Input
     card: SpringCard | None  # of the spring
     coil_light: str  # what was seen between the coils
+    seal_seen: str
+    bind_travel: Input
+    seat_ring_mm2: float
     more_mm: float  # of shims under the outer than under what is inside it
     moving: Moving
 
@@ -97,7 +108,8 @@ class Gathered(Struct, frozen=True):
             installed, lift, curves, opened,
             loads.take(range(count)), loads.take(range(count, 2 * count)), estimate_of([one.seal_gap for one in at]),
             tuple(one.target for one in at), tuple(one.stack_remark for one in at),
-            tuple(one.card for one in at), tuple(one.coil_light for one in at),
+            tuple(one.card for one in at), tuple(one.coil_light for one in at), tuple(one.seal_seen for one in at),
+            estimate_of([one.bind_travel for one in at]), tuple(one.seat_ring_mm2 for one in at),
             tuple(one.more_mm for one in at), tuple(one.moving for one in at),
         )  # fmt: skip
 
@@ -112,6 +124,9 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
     gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), _SEALED))
     lights = _lights(narrowed(book, frozenset({"coil_light"}), frozenset({"spring", "shims", "cam", "rocker"})))
+    looked = _seal_seen(narrowed(book, frozenset({"seal_seen"}), slots_of(("seal_seen",))))
+    travels = _travels(narrowed(book, frozenset({"bind_travel"}), slots_of(("bind_travel",))))
+    rings = _rings(narrowed(book, frozenset({"seat_width", "head_diameter"}), slots_of(("seat_width", "head_diameter"))))
     at = tuple(
         AtValve(
             one.id,
@@ -125,6 +140,9 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             gaps[one.id],
             book.engine.card_of(spring),
             lights[one.id],
+            looked[one.id],
+            travels[one.id],
+            rings[one.id],
             more_under_outer(book.engine, one.id),
             moving,
         )
@@ -175,6 +193,26 @@ def _lights(book: Book) -> dict[str, str]:
     return {
         name: f"{choice.says}: an observation, never a bind check" if (choice := told.get(name)) else ""
         for name in names
+    }
+
+
+@by_value
+def _seal_seen(book: Book) -> dict[str, str]:
+    return dict(zip(names_of(book), seen_fine(book, "seal_seen"), strict=True))
+
+
+@by_value
+def _travels(book: Book) -> dict[str, Input]:
+    """Give the travel to bind at every position as it was read on the head."""
+    return {name: at_valve(book, "bind_travel", name) for name in names_of(book)}
+
+
+@by_value
+def _rings(book: Book) -> dict[str, float]:
+    """Give the area in mm² of the ring each valve seats on, by its width and the valve's head; NaN where either is not known."""
+    return {
+        name: contact_ring_mm2(at_valve(book, "head_diameter", name).value, at_valve(book, "seat_width", name).value)
+        for name in names_of(book)
     }
 
 

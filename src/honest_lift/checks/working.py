@@ -119,6 +119,10 @@ def _inner(page: _Page) -> list[str]:
 
 
 def _bind_margin(page: _Page) -> list[str]:
+    read, lift = page.input("bind_travel"), page.term("valve_lift")
+    if read is not None:  # what was read on the head stands; nothing was worked out of heights
+        figures = f"{page.bare(read.value)} - {page.bare(lift)}"
+        return [page.line("bind margin", "travel to bind, read - lift", figures, read.value - lift)]
     height, lift, bind, travel = (
         page.term(title) for title in ("installed_height", "valve_lift", "bind_height", "travel_to_bind")
     )

@@ -32,9 +32,11 @@ CamTurns = Literal["", "toward the valve", "toward the pivot"]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
           "percent": "%", "observed": ""}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
-              "torque": "lbf·ft", "stress": "ksi", "area": "in²", "flow": "cfm", **_ALIKE}  # fmt: skip
+              "torque": "lbf·ft", "stress": "ksi", "area": "in²", "flow": "cfm", "roughness": "µin",
+              **_ALIKE}  # fmt: skip
 METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
-                "torque": "N·m", "stress": "MPa", "area": "cm²", "flow": "l/s", **_ALIKE}  # fmt: skip
+                "torque": "N·m", "stress": "MPa", "area": "cm²", "flow": "l/s", "roughness": "µm",
+                **_ALIKE}  # fmt: skip
 
 
 class Engine(Struct, frozen=True, forbid_unknown_fields=True):

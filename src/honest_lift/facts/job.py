@@ -15,7 +15,7 @@ SPRINGS = frozenset({
 HEIGHTS = frozenset({
     "installed_height", "bind_margin", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress",
     "retainer_rocker", "hardened_base", "spring_on_floor", "spring_over_boss", "spring_on_retainer", "spring_standing",
-    "retainer_level", "parts_condition",
+    "retainer_level", "parts_condition", "seal_seen", "rocker_seen",
 })  # fmt: skip
 LOCKS = frozenset({"lock_angle", "lock_stem", "lock_out", "lock_engaged"})
 BARE_HEAD = frozenset({
@@ -23,7 +23,7 @@ BARE_HEAD = frozenset({
     "leak_test",
 })  # fmt: skip
 CONTACT = frozenset({"mark_middle", "mark_width"})
-GEOMETRY = frozenset({"half_lift", "true_ratio", "uneven_tip"})
+GEOMETRY = frozenset({"half_lift", "half_lift_seen", "true_ratio", "uneven_tip"})
 SET_UP = frozenset({"preload", "plunger_left", "lash_set"})
 NEAR_THE_GEAR = frozenset({
     "pushrod_to_head", "slot_stud", "roller_sideways", "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room",
@@ -33,9 +33,10 @@ CHAMBERS = frozenset({"chamber_pours", "chamber_spread"})
 CYLINDER = frozenset({"squish", "compression", "compression_spread"})
 SPEED = frozenset({"control"})
 WHERE_LIMITED = frozenset({"effective_ratio", "pocket_wall"})  # looked at where somebody states a limit, or a pocket
+FACES = frozenset({"deck_finish"})
 EVERY = (
     SPRINGS | HEIGHTS | LOCKS | BARE_HEAD | CONTACT | GEOMETRY | SET_UP | NEAR_THE_GEAR | THROUGH_THE_TURN | CHAMBERS
-    | CYLINDER | SPEED | WHERE_LIMITED
+    | CYLINDER | SPEED | WHERE_LIMITED | FACES
 )  # fmt: skip
 
 AS_BEGUN = "as begun"
@@ -73,7 +74,7 @@ PRESETS: dict[str, Preset] = {
     ),
     "milling": Preset(
         "milling", "Heads or block cut: chambers, compression, squish, clearances, and what the pushrods see of it.",
-        CHAMBERS | CYLINDER | THROUGH_THE_TURN | SET_UP | CONTACT,
+        CHAMBERS | CYLINDER | THROUGH_THE_TURN | SET_UP | CONTACT | FACES,
     ),
     "check-up": Preset(
         "check-up", "A running engine looked over: springs as they are, lash or preload, contact on the tips.",
@@ -81,7 +82,7 @@ PRESETS: dict[str, Preset] = {
     ),
     "bare heads": Preset(
         "bare heads for somebody", "Heads sold or handed on without their engine: what can be proven on the bench.",
-        BARE_HEAD | LOCKS | SPRINGS | HEIGHTS - {"retainer_rocker"} | CHAMBERS,
+        BARE_HEAD | LOCKS | SPRINGS | HEIGHTS - {"retainer_rocker", "rocker_seen"} | CHAMBERS,
     ),
     AS_BEGUN: Preset("as it comes", "Nothing is asked for: what somebody begins is judged, nothing else.", frozenset()),
 }  # fmt: skip

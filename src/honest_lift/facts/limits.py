@@ -211,6 +211,8 @@ SCHOOLS: tuple[School, ...] = (
             lowest=0.035 * _IN, highest=0.045 * _IN, reserve=0.005 * _IN),
     _school("squish", "0.030 in at least", "for those who know their engine's growth", lowest=0.030 * _IN, reserve=0.010 * _IN),
     _school("squish", "about 1 mm", "metric engines: a millimetre, give or take a fifth", lowest=0.8, highest=1.2, reserve=0.2),
+    _school("deck_finish", "Ra 50 microinch at most, metal gasket", "sealed metal layers fill no scratches; composition gaskets do",
+            highest=1.27, reserve=0.4),
     _school("control", "contact lost 5 percent above the red line", "an upper bound: a train that bends lets go earlier",
             lowest=5.0, reserve=10.0, source="from memory"),
     _school("free_card", "within 0.030 in of its card", "where the maker states no tolerance",

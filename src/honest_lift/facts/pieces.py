@@ -14,7 +14,7 @@ from honest_lift.facts.quantity import Quantity
 
 _IN = 25.4
 # Plus or minus between pieces, in the inside unit of the dimension; percent for an area. From memory.
-_BY_DIMENSION = {"length": 0.05, "angle": 0.2, "mass": 0.001, "volume": 0.3, "ratio": 0.01}
+_BY_DIMENSION = {"length": 0.05, "angle": 0.2, "mass": 0.001, "volume": 0.3, "ratio": 0.01, "roughness": 0.2}
 _AREA_PERCENT = 2.0
 _BY_QUANTITY = {
     "gasket_thickness": 0.035,  # composite or layered, torqued alike
@@ -35,7 +35,7 @@ _BY_QUANTITY = {
 }
 # One thing for all, however many places it is used at: there is no other piece it could differ from.
 _ONE_THING = frozenset(
-    {"left_out", "fill_time", "water_temperature", "checking_shortest", "checking_pitch", "nut_pitch"}
+    {"left_out", "in_tester", "fill_time", "water_temperature", "checking_shortest", "checking_pitch", "nut_pitch"}
 )
 
 

@@ -21,6 +21,7 @@ EXAMPLES = {
     "torque": "Torques are written 70 lb ft or 95 Nm.",
     "area": "Areas are written 7.9 in2, 51 cm2 or 5100 mm2.",
     "flow": "Flows are written 240 cfm, 113 l/s or 408 m3/h.",
+    "roughness": "Finishes are written 50 µin, 50 uin or 1.2 um.",
     "stress": "Stresses are written 1100 MPa or 160 ksi.",
     "observed": "Observations are one of the words that stand in the hint.",
 }

@@ -3,7 +3,7 @@
 Inside the program a length is in millimetres, a load in newtons, a rate in newtons per millimetre, a volume
 in cubic centimetres, a mass in kilograms, an angle in degrees of crank, a pressure in bar, a time in seconds,
 a temperature in degrees Celsius, a torque in newton metres, an area in square millimetres, a flow in litres per
-second. Conversion happens here, at the edge, once.
+second, a roughness in micrometres. Conversion happens here, at the edge, once.
 
 Source of the factors: NIST SP 811 appendix B / ISO 80000 (1 in = 25.4 mm, 1 lbf = 4.4482216152605 N,
 1 kgf = 9.80665 N, 1 in^3 = 16.387064 cc, 1 lb = 0.45359237 kg, t/C = (t/F - 32)/1.8; all exact).
@@ -19,7 +19,7 @@ LENGTH, LOAD, RATE, VOLUME = "length", "load", "rate", "volume"
 MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
 PRESSURE, TIME, TURNS, TEMPERATURE = "pressure", "time", "turns", "temperature"
 SPEED, TORQUE, OBSERVED, STRESS = "speed", "torque", "observed", "stress"
-AREA, FLOW = "area", "flow"
+AREA, FLOW, ROUGHNESS = "area", "flow", "roughness"
 
 
 class Unit(NamedTuple):
@@ -66,6 +66,8 @@ UNITS: tuple[Unit, ...] = (
     Unit("l/s", FLOW, Fraction(1), "metric", 1, ("l/s", "lps")),
     Unit("m³/h", FLOW, Fraction(5, 18), "metric", 0, ("m3/h", "m³/h", "cbm/h")),
     Unit("cfm", FLOW, (12 * _INCH) ** 3 / 1_000_000 / 60, "inch", 1, ("cfm", "cu ft/min", "ft3/min", "ft³/min")),
+    Unit("µm", ROUGHNESS, Fraction(1), "metric", 2, ("um", "µm", "μm", "micron", "microns")),
+    Unit("µin", ROUGHNESS, _INCH / 1000, "inch", 0, ("uin", "µin", "μin", "microinch", "microinches")),
     Unit("kg", MASS, Fraction(1), "metric", 4, ("kg",)),
     Unit("g", MASS, Fraction(1, 1000), "metric", 1, ("g", "gram", "grams")),
     Unit("oz", MASS, _POUND / 16, "inch", 2, ("oz", "ounce", "ounces")),
@@ -120,6 +122,7 @@ INSIDE = {
     STRESS: "MPa",
     AREA: "mm²",
     FLOW: "l/s",
+    ROUGHNESS: "µm",
 }
 
 

@@ -257,6 +257,14 @@ def _squish(engine: Engine, one: Finding) -> list[str]:
     return [f"a gasket {amount} thinner", f"the block's deck cut by {amount}: clearances through the turn go with it"]
 
 
+def _finish(engine: Engine, one: Finding) -> list[str]:
+    face = "head" if one.term("head_face") >= one.term("deck_face") else "block"
+    return [
+        f"the {face}'s face cut again, finer: slower feed, a sharp insert",
+        "a composition gasket, which fills what a metal one does not, where its maker allows it in this engine",
+    ]
+
+
 def _control(engine: Engine, one: Finding) -> list[str]:
     """Force over inertia goes with the speed squared, so mass and load follow from the share that is missing."""
     speed, red, mass = (one.term(key) for key in ("contact_lost_at", "red_line", "moving_mass"))
@@ -286,6 +294,6 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
 
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
     "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "effective_ratio": _compression,
-    "compression_spread": _together, "squish": _squish, "control": _control,
+    "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "control": _control,
     "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

@@ -24,5 +24,8 @@ def check_retainer_seal(book: Book, valves: Valves) -> list[Finding]:
     }
     limits = valves.limits(book, "retainer_seal")
     least = [limit.lowest if limit and limit.lowest is not None else float("nan") for limit in limits]
-    remarks = [_CURE if value < bound else "" for value, bound in zip(left.figure.value.tolist(), least, strict=True)]
+    remarks = [
+        "; ".join(words for words in (_CURE if value < bound else "", seen) if words)
+        for value, bound, seen in zip(left.figure.value.tolist(), least, valves.seal_seen, strict=True)
+    ]
     return findings(RETAINER_SEAL, valves.places, valves.names, left, limits, terms=terms, remarks=remarks)

@@ -12,6 +12,7 @@ from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.on_valves import everywhere, on_valves, with_remark
 from honest_lift.estimates.estimate import derive
 from honest_lift.estimates.of_valve import at_valve
+from honest_lift.estimates.two_ways import two_ways
 from honest_lift.facts.engine import Book
 from honest_lift.facts.made_at import guide_material_at
 from honest_lift.facts.quantities.bare_head import DEPTHS
@@ -23,6 +24,8 @@ GUIDE_CLEARANCE = Check(
     "What the stem has to move in: bore of the guide less the stem, where it stands worst of top, middle and bottom.",
 )  # fmt: skip
 
+_APART = "read as such and as bore less stem it can't be both: set the gauge again, and strike out the one that is wrong"
+
 
 def check_guides(book: Book) -> list[Finding]:
     """Hold the clearance of every guide against the least and the most for its valve and material."""
@@ -32,16 +35,23 @@ def check_guides(book: Book) -> list[Finding]:
 
 def clearances_mm(book: Book, position: str) -> tuple[float, ...]:
     """Give the clearance of one guide at each depth, NaN where it was not measured; for the drawing."""
-    return tuple(
-        at_valve(book, "guide_bore", position, depth).value - at_valve(book, "stem_diameter", position, depth).value
-        for depth in DEPTHS
-    )
+    return tuple(_clearance_mm(book, position, depth) for depth in DEPTHS)
+
+
+def _clearance_mm(book: Book, position: str, depth: str) -> float:
+    read = at_valve(book, "guide_clearance", position, depth)
+    if read.is_told:
+        return read.value
+    return at_valve(book, "guide_bore", position, depth).value - at_valve(book, "stem_diameter", position, depth).value
 
 
 def _at_depth(book: Book, depth: str) -> list[Finding]:
     bore, stem = everywhere(book, "guide_bore", depth), everywhere(book, "stem_diameter", depth)
     terms = {"bore": bore.figure.value, "stem": stem.figure.value}
-    return on_valves(book, GUIDE_CLEARANCE, derive(np.subtract, bore, stem), terms)
+    worked, read = derive(np.subtract, bore, stem), everywhere(book, "guide_clearance", depth)
+    both = two_ways(read, worked)
+    remarks = [_APART if one else "" for one in both.apart.tolist()]
+    return on_valves(book, GUIDE_CLEARANCE, both.held, terms, remarks)
 
 
 def _worst_depth(book: Book, at: Sequence[Finding]) -> Finding:

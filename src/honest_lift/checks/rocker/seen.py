@@ -10,6 +10,7 @@ from math import isfinite
 import numpy as np
 
 from honest_lift.checks.finding import Check, Finding
+from honest_lift.checks.looked_at import seen_fine
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.on_valves import everywhere, is_given, looked_at, names_of, on_valves, read_or_worked
 from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
@@ -77,7 +78,7 @@ def _retainer(book: Book) -> list[Finding]:
         if worked
         else everywhere(book, RETAINER_ROCKER.name)
     )
-    return on_valves(book, RETAINER_ROCKER, room, {})
+    return on_valves(book, RETAINER_ROCKER, room, {}, seen_fine(book, "rocker_seen"))
 
 
 def _slot(book: Book) -> list[Finding]:

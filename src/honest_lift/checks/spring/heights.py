@@ -7,6 +7,7 @@ import numpy as np
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.valves import Valves
 from honest_lift.estimates.estimate import Estimate, derive
+from honest_lift.estimates.two_ways import two_ways
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
 from honest_lift.mechanics.spring.heights import open_height, travel_to_bind
@@ -21,6 +22,8 @@ BIND_MARGIN = Check(
     "bind_margin", "Bind margin", "heights", "length",
     "What is left between the spring at full lift and coil bind: travel to bind less lift.",
 )  # fmt: skip
+
+_APART = "travel to bind as it was read on the head is not installed height less bind: what stopped it, or which of them is wrong"
 
 
 def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
@@ -47,7 +50,10 @@ def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
 def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
     """Hold what is left to coil bind at full lift against its least (and, in one school, its most)."""
     bind = valves.curves.bind
-    margin = derive(coil_bind_clearance, valves.installed, valves.lift, bind)
+    both = two_ways(
+        derive(np.subtract, valves.bind_travel, valves.lift),
+        derive(coil_bind_clearance, valves.installed, valves.lift, bind),
+    )
     height, lift, solid = (one.figure.value for one in (valves.installed, valves.lift, bind))
     terms = {
         "installed_height": height,
@@ -58,10 +64,10 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
         "inner_height": height - _inner_step(valves),
     }
     return findings(
-        BIND_MARGIN, valves.places, valves.names, margin, valves.limits(book, "bind_margin"), terms=terms,
+        BIND_MARGIN, valves.places, valves.names, both.held, valves.limits(book, "bind_margin"), terms=terms,
         remarks=[
-            light if spring else "no spring is fitted here"
-            for spring, light in zip(valves.springs, valves.coil_light, strict=True)
+            "; ".join(words for words in (_APART if apart else "", light) if words) if spring else "no spring is fitted here"
+            for spring, light, apart in zip(valves.springs, valves.coil_light, both.apart.tolist(), strict=True)
         ],
     )  # fmt: skip
 

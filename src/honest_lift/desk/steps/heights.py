@@ -17,7 +17,8 @@ if TYPE_CHECKING:
 
 OF_VALVES = (
     "installed_height", "shims", "inner_shims", "seal_gap", "valve_lift", "lash", "lobe_lift", "locator_thickness",
-    "retainer_thickness", "tip_to_step", "left_out", "coil_light", "spring_direction",
+    "retainer_thickness", "tip_to_step", "left_out", "bind_travel", "coil_light",
+    "seal_seen", "rocker_seen", "spring_direction",
 )  # fmt: skip
 
 

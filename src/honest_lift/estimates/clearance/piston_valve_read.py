@@ -5,14 +5,15 @@ A row tells its least only where that lies between others close by: three looks 
 
 from __future__ import annotations
 
-from math import hypot, isfinite, nan, sqrt
+from math import hypot, nan, sqrt
 
 import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.estimates.clearance.gasket_out import with_gasket
 from honest_lift.estimates.clearance.room_moved import moved_room
-from honest_lift.estimates.estimate import Input, summed
+from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import counting_readings, measured
 from honest_lift.facts.engine import Book
@@ -137,14 +138,7 @@ def clay_read(book: Book, position: str) -> Input | None:
         return None
     springs = ("clay:spring-back", "clay springs back", _SPRING_BACK_MM / sqrt(3.0))
     if told.way == "clay_bare":
-        gasket = at_valve(book, "gasket_thickness", position)
-        if not isfinite(gasket.value):
-            note = "read without its gasket, and the gasket's thickness is not stated"
-            return replace(told, value=nan, ground=told.ground | Ground.MISSING, note=note)
-        barred = gasket.ground | (Ground.UNRANGED if gasket.ground & Ground.ASSUMED else Ground.NONE)
-        told = summed(
-            replace(told, ground=told.ground | barred), told.value + gasket.value, [(1.0, told), (1.0, gasket)]
-        )
+        told = with_gasket(told, at_valve(book, "gasket_thickness", position))
     return replace(told, each=(*told.each, springs))
 
 

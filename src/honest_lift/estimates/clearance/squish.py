@@ -4,17 +4,18 @@ from __future__ import annotations
 
 from math import isfinite, sqrt
 
-import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
-from honest_lift.estimates.clearance.piston_valve_read import disagree
+from honest_lift.estimates.clearance.gasket_out import with_gasket
 from honest_lift.estimates.cylinder.deck import deck_of
-from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
+from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
 from honest_lift.estimates.of_cylinder import of_cylinder
+from honest_lift.estimates.two_ways import two_ways
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_cylinder
-from honest_lift.numbers.doubt import COVERAGE, Ground
+from honest_lift.numbers.doubt import COVERAGE
 from honest_lift.numbers.units import in_words
 
 _SPRING_BACK_MM = 0.015 * 25.4  # clay may read so much too thick. Common practice, no source
@@ -34,18 +35,11 @@ def squish(book: Book) -> Squish:
     """Give the squish of every cylinder in head order. What was read goes first; where both can't be, neither proves anything."""
     cylinders = [str(one) for one in book.engine.layout.cylinders]
     worked, read = _worked(book, cylinders), [_read(book, one) for one in cylinders]
-    there = np.array([one.is_told for one in read], dtype=bool)
-    apart, remarks = np.zeros(len(cylinders), dtype=bool), []
-    for case, one in enumerate(read):
-        own = _as_input(worked, case)
-        apart[case] = bool(there[case] and isfinite(own.value) and isfinite(one.value) and disagree(one, own))
-        remarks.append(_remark(book, one, own, told=bool(there[case]), apart=bool(apart[case])))
-    barred = [int(one.ground) & ~int(Ground.SPECIFIED) != 0 for one in read]
-    surer = ~apart & (worked.figure.ground & ~int(Ground.SPECIFIED) == 0) & np.isfinite(worked.figure.value)
-    surer &= np.array(barred, dtype=bool) | (worked.figure.u < np.array([one.u for one in read]))
-    first = there & ~surer  # of two ways that agree the surer one stands: an agreeing way makes no verdict worse
-    held = either(first, estimate_of(read), worked)
-    return Squish(Estimate(held.figure.on_ground(apart, Ground.UNSOUND), held.inputs), worked, tuple(remarks))
+    both = two_ways(estimate_of(read), worked)
+    remarks = [
+        _remark(book, one, _as_input(worked, case), told=one.is_told, apart=bool(both.apart[case])) for case, one in enumerate(read)
+    ]
+    return Squish(both.held, worked, tuple(remarks))
 
 
 def _worked(book: Book, cylinders: list[str]) -> Estimate:
@@ -64,7 +58,9 @@ def _read(book: Book, cylinder: str) -> Input:
     told = of_cylinder(book, "squish", cylinder)
     if told.kind != "measured":
         return told
-    back = _SPRING_BACK_MM if told.way == "clay" else _SOLDER_MM
+    if told.way == "clay_bare":
+        told = with_gasket(told, of_cylinder(book, "gasket_thickness", cylinder))
+    back = _SOLDER_MM if told.way == "solder" else _SPRING_BACK_MM
     thick = ("squish:too-thick", "clay springs back, solder stands up", back / sqrt(3.0))
     return replace(told, each=(*told.each, thick))
 
@@ -77,10 +73,11 @@ def _as_input(one: Estimate, case: int) -> Input:
 def _remark(book: Book, read: Input, worked: Input, *, told: bool, apart: bool) -> str:
     if not told:
         return "deck and gasket" if isfinite(worked.value) else ""
-    words = f"by {read.way}" if read.way else ""
+    way = CATALOG["squish"].way(read.way)
+    words = f"by {(way.short or read.way) if way else read.way}" if read.way else ""
     unit, over = book.engine.unit("length"), read.value - worked.value
     if not apart:
-        if read.way == "clay" and over > COVERAGE * worked.own_u:
+        if read.way != "solder" and over > COVERAGE * worked.own_u:
             return f"{words}, which reads {in_words(over, 'length', unit)} more than deck and gasket: it sprang back"
         return words
     other = in_words(worked.value, "length", unit)

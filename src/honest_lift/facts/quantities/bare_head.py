@@ -28,6 +28,12 @@ ROWS: tuple[Quantity, ...] = (
         "Bore of the guide at that depth.", members=DEPTHS,
     ),
     Quantity(
+        "guide_clearance", "guide clearance, read as such", "cg", "length", ("position",), (0.0, 1.0), (0.005, 0.3),
+        (Way("bore_gauge", "bore gauge zeroed on the stem", ("bore_gauge",), ("valve", "guide"),
+             howto="Set the gauge to nought over this valve's own stem, then read it in its guide."),),
+        "Bore of the guide less the stem, in one reading, at that depth.", members=DEPTHS,
+    ),
+    Quantity(
         "seat_contact", "contact ring", "", "observed", ("position",), (0.0, 2.0), (0.0, 2.0),
         (Way("blue", "blued valve dropped on its seat", (), ("valve", "seat", "guide"),
              howto="Drop it straight, lift it without turning, look at the ring."),),
@@ -35,6 +41,11 @@ ROWS: tuple[Quantity, ...] = (
         choices=(Choice("even", "the ring is even and unbroken"),
                  Choice("broken", "the ring is broken: cut or lap the seat and look again", _FAILS),
                  Choice("off-centre", "the ring is off centre: guide and seat are not in line, cut the seat again", _FAILS)),
+    ),
+    Quantity(
+        "seat_width", "contact ring, width", "ws", "length", ("position",), (0.1, 10.0), (0.6, 4.0),
+        (Way("caliper", "caliper or rule over the blued ring", ("caliper", "rule"), ("valve", "seat")),),
+        "Width of the ring valve and seat touch on, along the seat: with the spring's load it gives the seat's pressure.",
     ),
     Quantity(
         "leak_test", "leak test", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),

@@ -12,6 +12,17 @@ _CYLINDER: tuple[PlaceKind, ...] = ("cylinder", "engine")
 _DECK: tuple[Slot, ...] = ("piston", "block face")
 _PAGE = "Block"
 
+
+def _traced(face: Slot) -> Way:
+    return Way("tester", "roughness tester, across the cut", ("roughness_tester",), (face,),
+               howto="Face clean, stylus across the lay of the cut, beside the bores.")  # fmt: skip
+
+
+def _compared(face: Slot) -> Way:
+    return Way("compared", "held against comparator plates", ("roughness_comparator",), (face,),
+               howto="Nail and eye across plates of known roughness: coarse.")  # fmt: skip
+
+
 ROWS: tuple[Quantity, ...] = (
     Quantity("stroke", "stroke", "S", "length", ("engine",), (10.0, 400.0), (30.0, 160.0), page=_PAGE,
              meaning="Travel of the piston between its dead centres."),
@@ -76,9 +87,18 @@ ROWS: tuple[Quantity, ...] = (
                   ("head face", "gasket", *_DECK),
                   howto="Strips over the pin on both sides of the flat, turned through TDC, thinnest end measured."),
               Way("clay", "clay, head bolted down on its gasket", ("clay", "caliper"), ("head face", "gasket", *_DECK),
-                  howto="Turn twice by hand, cut across, measure the thinnest place; it springs back.")),
+                  howto="Turn twice by hand, cut across, measure the thinnest place; it springs back.", short="clay, gasket in"),
+              Way("clay_bare", "clay, head bolted down without its gasket", ("clay", "caliper"), ("head face", *_DECK),
+                  ((1, "gasket_thickness"),), short="clay, no gasket",
+                  howto="The crushed gasket is added; head bolted all the way down.")),
              "Least distance between the piston's flat and the head's at TDC, cold.",
              "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.", page=_PAGE, ways_alike=False),
+    Quantity("head_finish", "finish of the head's face, Ra", "Rh", "roughness", ("cylinder", "head", "engine"), (0.0, 50.0),
+             (0.1, 8.0), (_traced("head face"), _compared("head face")), "Mean roughness of the head's face, across the cut.",
+             page=_PAGE),
+    Quantity("deck_finish", "finish of the block's deck, Ra", "Rd", "roughness", ("cylinder", "engine"), (0.0, 50.0),
+             (0.1, 8.0), (_traced("block face"), _compared("block face")), "Mean roughness of the block's deck, across the cut.",
+             page=_PAGE),
     Quantity("check_lift", "check lift of the effective ratio", "hc", "length", ("engine",), (0.01, 5.0), (0.1, 2.0),
              meaning="Intake valve lift at which compression is taken to begin; 0.050 in where nothing is chosen.", page=_PAGE),
     Quantity("chain_crank", "sprocket on the crank, pitch radius", "rc", "length", ("engine",), (5.0, 200.0), (15.0, 60.0),

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from honest_lift.facts.fitments import Slot
-from honest_lift.facts.quantity import Quantity, Way
+from honest_lift.facts.quantity import Choice, Quantity, Way
+from honest_lift.numbers.verdict import Verdict
 
 _SEATED: tuple[Slot, ...] = ("valve", "seat", "pocket", "retainer", "locks")
 _STACKED: tuple[Slot, ...] = (*_SEATED, "locator", "shims")
@@ -78,5 +79,27 @@ ROWS: tuple[Quantity, ...] = (
              ("valve", "seat", "retainer", "locks", "seal"),
              howto="From the retainer's underside to the seal, or to the guide where it stands higher."),),
         "Distance from the retainer's underside to the seal, or the guide, with the valve closed.",
+    ),
+    Quantity(
+        "bind_travel", "travel to bind, read on the head", "st", "length", ("position",), (0.0, 60.0), (3.0, 30.0),
+        (Way("indicator", "indicator on the retainer, pushed until the coils stand", ("indicator", "caliper"),
+             (*_STACKED, "spring"),
+             howto="Closed valve to where the coils stand solid; nothing else may stop it: no piston, no seal."),),
+        "How far the valve can be pushed open, on its own stack, before the coils stand solid.",
+        "A compressed valve spring can put an eye out: eye protection on, tool square, never over the face.",
+    ),
+    Quantity(
+        "seal_seen", "retainer and seal, looked at", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),
+        (Way("looked", "looked at, at full lift", (), ("valve", "seat", "retainer", "locks", "seal", "cam", "rocker")),),
+        "An observation at full lift: that it looks fine proves no distance.",
+        choices=(Choice("fine", "retainer and seal were seen apart at full lift", Verdict.UNPROVEN),
+                 Choice("touches", "the retainer touches the seal", Verdict.FAILS)),
+    ),
+    Quantity(
+        "rocker_seen", "retainer and rocker, looked at", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),
+        (Way("looked", "looked at, over the whole travel", (), ("valve", "retainer", "locks", "cam", "rocker", "lash shim")),),
+        "An observation over the whole travel: that it looks fine proves no distance.",
+        choices=(Choice("fine", "retainer and rocker were seen apart over the whole travel", Verdict.UNPROVEN),
+                 Choice("touches", "the rocker touches the retainer", Verdict.FAILS)),
     ),
 )  # fmt: skip

@@ -65,6 +65,15 @@ ROWS: tuple[Quantity, ...] = (
                       Choice("tight", "the pushrod binds in its plate: move or open the plate", Verdict.FAILS),
                       Choice("off", "the plate pulls the rocker off the stem: move the plate", Verdict.FAILS),
                       Choice("loose", "the rocker can swing off the stem: another plate or slot", Verdict.FAILS))),
+    Quantity("half_lift_seen", "square at half lift, set square", "", "observed", ("position",), (0.0, 2.0), (0.0, 2.0),
+             (Way("square", "set square on the stem, at half lift", (), _TURNED,
+                  howto="Opened by half its lift: square along the stem against the line from pivot to contact."),),
+             "How the arm's line from pivot to contact stands to the stem at half lift.", _FINGERS, page=_PAGE,
+             choices=(Choice("square", "the arm stands square to the stem at half lift"),
+                      Choice("above", "the arm's tip stands above square at half lift, which asks for a longer pushrod or a "
+                             "higher stand; a set square tells which way, not how far", Verdict.UNPROVEN),
+                      Choice("below", "the arm's tip stands below square at half lift, which asks for a shorter pushrod or a "
+                             "lower stand; a set square tells which way, not how far", Verdict.UNPROVEN))),
     Quantity("checking_width", "width of the mark, checking pushrod", "wc", "length", ("position",), (0.01, 12.0), (0.2, 4.0),
              (Way("seen", _OVER, ("caliper", "rule"), _CHECKED,
                   howto="Checking pushrod turned to a length, checking springs, blue the tip, turn the engine over by hand."),),

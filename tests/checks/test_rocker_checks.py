@@ -6,12 +6,14 @@ import pytest
 from engines import Bench
 from gears import GEAR, dimensioned
 from honest_lift.checks.examine import examine
+from honest_lift.estimates.rocker.gear import rocker_of
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.edits import Describe, Fit, Put, fitment
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.facts.tools import Tool
 from honest_lift.plans.cures import cures_for
 from honest_lift.plans.next_reading import CLOSE, next_steps
+from honest_lift.words.rocker.moved import moved_row, together
 
 FEELER = Tool("feeler", "feeler", "feeler", "length", resolution=0.01, accuracy=0.005, repeatability=0.003)
 
@@ -209,3 +211,40 @@ def test_a_close_angle_asks_for_a_dimension_and_not_for_the_lift():
     assert words(made, "half_lift") == "close"
     needed = {one.quantity for one in next_steps(made.book, examine(made.book)) if one.tier == CLOSE}
     assert needed & set(GEAR)
+
+
+def unmeasured(turns: float) -> Bench:
+    """An engine with a hydraulic roller, its ratio and its nut's pitch stated, and none of the gear's dimensions."""
+    made = Bench().state("rocker_ratio", 1.6, tolerance=0.01).do(Describe({"lifter": "hydraulic roller"}, "hydraulic"))
+    made.do(Put("tools", Tool("count", "turn_count", "count", "turns", resolution=0.02, accuracy=0.0)))
+    made.state("nut_pitch", 25.4 / 24, tolerance=0.0)
+    return made.read("nut_turns", at_position("1e"), turns, "turned", "count")
+
+
+def test_turns_tell_preload_in_bounds_where_nobody_measured_the_gear():
+    """Three quarters of a turn of 24 threads an inch: pitch x (1 + 1 / ratio) a turn, common practice, no source."""
+    made = unmeasured(0.75)
+    one = examine(made.book).finding("preload", "1e")
+    assert one.figure / 25.4 == pytest.approx(0.75 / 24 * (1 + 1 / 1.6), rel=1e-6)
+    assert one.verdict.word == "unproven", "an assumed range proves nothing"
+    assert one.least / 25.4 == pytest.approx(0.060 - 0.05078125 * 1.05, abs=1e-6), "its most stands nearest to the limit"
+    assert words(unmeasured(4.0), "preload") == "fails", "too deep at every end of the range"
+    assert words(made, "preload", "1i") == "unproven"
+
+
+def test_what_moved_is_told_in_bounds_before_the_gear_is_measured():
+    made = unmeasured(0.75)
+    rocker = rocker_of(made.book, "intake", "1i", with_doubt=False)
+    mm = made.do(Describe({"units": {**made.engine.units, "length": "mm"}}, "metric")).book
+    assert moved_row(mm, rocker, "head", 1.0).pushrod == "0.90 to 1.00 mm shorter"
+    assert moved_row(mm, rocker, "gasket", 1.0).pushrod == "0.90 to 1.00 mm longer"
+    assert moved_row(mm, rocker, "valve", 1.0).pushrod == "0.80 to 1.00 mm longer"
+    assert moved_row(mm, rocker, "nut", 1.0).pushrod == "plunger 1.38 to 1.81 mm down"
+    both = together(mm, rocker, {"head": 0.5, "block": 0.3, "gasket": 0.2, "nut": 1.0})
+    assert both.pushrod == "0.54 to 0.60 mm shorter"
+    assert "preload is 0.54 to 0.60 mm more" in both.whole
+    assert "cuts counted along the pushrod" in both.whole
+    assert "between" in together(mm, rocker, {"head": 1.0, "valve": 1.1}).pushrod
+    assert moved_row(mm, rocker, "ratio", 1.7).whole == "State the gear's dimensions first."
+    without = Bench().do(Describe({"lifter": "hydraulic roller"}, "hydraulic"))
+    assert "pitch of the nut" in moved_row(without.book, rocker, "nut", 1.0).whole

@@ -53,7 +53,7 @@ _FAMILIES = (
             "retainer_spigot", "spring_inside"),
     _family(check_rocker_geometry, "mark_middle", "mark_width", "rocker_ratio", "stem_tip_height", "tip_height_target", *RESTS_ON),
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
-            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", "rocker_seen",
+            "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room", "retainer_rocker", "rocker_seen", "rocker_ratio",
             *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
     _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "gasket_thickness",
             "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",

@@ -13,8 +13,15 @@ from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.looked_at import seen_fine
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.on_valves import everywhere, is_given, looked_at, names_of, on_valves, read_or_worked
-from honest_lift.estimates.estimate import Estimate, Input, derive, estimate_of
-from honest_lift.estimates.rocker.room import SLOT, UNDERSIDE, preload_by_turns, retainer_room, slot_room
+from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
+from honest_lift.estimates.rocker.room import (
+    SLOT,
+    UNDERSIDE,
+    preload_by_lever,
+    preload_by_turns,
+    retainer_room,
+    slot_room,
+)
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal_index import is_read
@@ -91,7 +98,7 @@ def _slot(book: Book) -> list[Finding]:
 
 def _preload(book: Book) -> list[Finding]:
     if is_given(book, "nut_turns") and book.engine.gear == "pushrod" and book.engine.rocker_mount == "stud":
-        pressed = read_or_worked(book, "lifter_preload", preload_by_turns(book))[0]
+        pressed = read_or_worked(book, "lifter_preload", _by_turns(book))[0]
     elif is_given(book, "lifter_preload"):
         pressed = everywhere(book, "lifter_preload")
     else:
@@ -102,6 +109,13 @@ def _preload(book: Book) -> list[Finding]:
         terms = {"plunger_travel": travel.figure.value, "preload": pressed.figure.value}
         found += on_valves(book, PLUNGER_LEFT, derive(np.subtract, travel, pressed), terms)
     return found
+
+
+def _by_turns(book: Book) -> Estimate:
+    """Give what the nut's turns come to by the gear as it was measured; where it was not, by the lever at the tip, in bounds."""
+    exact = preload_by_turns(book)
+    measured = exact.figure.ground & int(Ground.MISSING) == 0
+    return exact if measured.all() else either(measured, exact, preload_by_lever(book))
 
 
 def _lash(book: Book) -> list[Finding]:

@@ -37,6 +37,8 @@ ROWS: tuple[Quantity, ...] = (
                   howto="Valve on its base circle, pushrod just without play, then count the turns down."),),
              "Turns of the rocker's nut from no lash; with thread pitch and geometry they give the plunger's preload.",
              page=_PAGE),
+    Quantity("lever_share", "nut's way at the plunger, of the lever's", "", "ratio", ("position",), (0.1, 2.0), (0.8, 1.1),
+             page=_PAGE, meaning="What a leaning pushrod and the arms' swing leave of the lever at the tip; it is not typed in."),
     Quantity("lifter_preload", "preload at the plunger", "tl", "length", ("position",), (0.0, 15.0), (0.3, 3.0),
              (Way("plunger", "at the plunger, caliper or feeler", ("caliper", "depth_gauge", "feeler"),
                   _TURNED,

@@ -21,6 +21,7 @@ from honest_lift.mechanics.rocker.what_moved import (
 )
 from honest_lift.mechanics.rocker.witness_mark import mark_of, travel_mm
 from honest_lift.numbers.units import in_words
+from honest_lift.words.rocker.roughly import can_be_bounded, rough_nut, rough_pushrod
 
 CHANGES = {  # key: (title, what the amount is, its range inside)
     "head": ("head cut", "length", (0.0, 12.0)),
@@ -35,6 +36,7 @@ CHANGES = {  # key: (title, what the amount is, its range inside)
 }  # fmt: skip
 _SAME_MM, _ALIKE_MM = 0.005, 0.03
 _STATE_FIRST = "state the gear's dimensions first"
+_ON_SHAFT = "on a shaft the adjuster sets the preload: measure the plunger"
 
 
 class MovedRow(Struct, frozen=True):
@@ -70,7 +72,7 @@ def change_of(book: Book, rocker: Rocker, key: str, amount: float) -> Change | s
 def moved_row(book: Book, rocker: Rocker, key: str, amount: float) -> MovedRow:
     """Say what a named change by an amount does to a gear that stands as stated."""
     if rocker.pushrod_gear is None:
-        return _not(_STATE_FIRST)
+        return _roughly(book, rocker, {key: amount})
     if key == "nut":
         return _nut(book, rocker, amount)
     change = change_of(book, rocker, key, amount)
@@ -80,7 +82,7 @@ def moved_row(book: Book, rocker: Rocker, key: str, amount: float) -> MovedRow:
 def together(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
     """Say what all changes do together; one that can't be told is said, and then nothing is."""
     if rocker.pushrod_gear is None:
-        return _not(_STATE_FIRST)
+        return _roughly(book, rocker, {key: amount for key, amount in amounts.items() if key != "nut"})
     whole = Change()
     for key, amount in amounts.items():
         if key == "nut":
@@ -90,6 +92,19 @@ def together(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
             return _not(f"{CHANGES[key][0]}: {change}")
         whole += change
     return told(book, rocker, whole)
+
+
+def _roughly(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
+    """Say what can be said before anybody has measured the gear."""
+    if "nut" in amounts:
+        if rocker.on_shaft:
+            return _not(_ON_SHAFT)
+        short, words = rough_nut(book, rocker.place, amounts["nut"])
+        return MovedRow(short, "", words) if short else _not(words)
+    if not all(map(can_be_bounded, amounts)):
+        return _not(_STATE_FIRST)
+    short, words = rough_pushrod(book, amounts)
+    return MovedRow(short, "", words)
 
 
 def _not(why: str) -> MovedRow:
@@ -147,7 +162,7 @@ def more(value_mm: float, unit: str, pair: tuple[str, str]) -> str:
 def _nut(book: Book, rocker: Rocker, turns: float) -> MovedRow:
     """Say what the plunger sees of turns of the nut from no lash."""
     if rocker.on_shaft:
-        return _not("on a shaft the adjuster sets the preload: measure the plunger")
+        return _not(_ON_SHAFT)
     pitch = resolve(book, "nut_pitch", rocker.place).value
     if not isfinite(pitch):
         return _not("preload by turns is of stud gear: state the pitch of its nut (Dimensions)")

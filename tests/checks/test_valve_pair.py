@@ -6,12 +6,16 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.optimize import minimize
 
+from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
+from honest_lift.estimates.clearance.mock_up import opened_at_tdc
 from honest_lift.estimates.clearance.valve_pair import OVERLAP, Amounts, OnePair, opposed, valve_to_valve
-from honest_lift.facts.edits import Fit, fitment
+from honest_lift.facts.cam import CamLobe
+from honest_lift.facts.edits import Fit, Put, fitment
 from honest_lift.facts.place import at_position
 from honest_lift.plans.cures import cures_for
+from honest_lift.words.clearance.mock_up import mock_up_words
 from turning import LEAN, OVER, engine, opposed_heads
 
 
@@ -130,3 +134,42 @@ def test_heads_that_meet_fail_by_how_far():
     assert (told.verdict.word, told.figure < 0) == ("fails", True)
     assert np.isfinite(valve_to_valve(made.book).curves[made.names.index("1i")]).all()
     assert len(OVERLAP) == 121
+
+
+def test_a_mock_up_is_set_by_protrusions_less_tdc_lifts():
+    """Stem protrusion 2.010 less TDC lift 0.226: 1.784; 2.040 less 0.216: 1.824. Common practice, no source."""
+    made, inch = Bench("head: 1i 1e"), 25.4
+    assert mock_up_words(made.book, "1i").count("TDC lift is not known") == 2
+    for name, closed, lift in (("1i", 2.010, 0.226), ("1e", 2.040, 0.216)):
+        made.read("stem_tip_height", at_position(name), closed * inch, "caliper", "solid")
+        made.read("tdc_lift", at_position(name), lift * inch, "indicator", "solid")
+    assert [opened_at_tdc(made.book, name).set_to_mm / inch for name in ("1i", "1e")] == pytest.approx([1.784, 1.824])
+    words = mock_up_words(made.book, "1i")
+    assert "protruding 1.784 in, 2.010 in less 0.226 in (read)" in words
+    assert "1.824 in" in words
+
+
+def test_tdc_lift_comes_of_the_lobe_and_of_the_card_where_nobody_read_it():
+    turned = opposed_heads()
+    lifts = [opened_at_tdc(turned.book, name) for name in ("1i", "1e")]
+    assert {one.told_by for one in lifts} == {"its lobe"}
+    pair = next(one for one in opposed(turned.book) if one.position == "1i")
+    lost = OnePair(turned.book, pair).tdc_lifts_lost(200.0)  # lobes turned right away from TDC: all of it is lost
+    assert [one.lift_mm for one in lifts] == pytest.approx(lost, abs=1e-6)
+    made = Bench("head: 1i 1e").state("rocker_ratio", 1.5).state("lash", 0.4)
+    for lobe in (CamLobe("intake", tdc_lift_mm=3.0), CamLobe("exhaust", tdc_lift_mm=3.0, tdc_read_at="valve")):
+        made.do(Put("lobes", lobe))
+    assert [opened_at_tdc(made.book, name).lift_mm for name in ("1i", "1e")] == pytest.approx([3.0 * 1.5 - 0.4, 3.0])
+
+
+def test_a_gap_read_too_small_is_told_what_it_takes_at_the_least_without_any_geometry():
+    made = engine(drop=None)
+    made.read("valve_to_valve", at_position("1e"), 1.5, "feeler", "solid")
+    one = found(made)
+    told = cures_for(made.book, one)
+    needed = one.expanded - one.margin
+    assert needed == pytest.approx(0.080 * 25.4 - 1.5 + one.expanded)
+    assert len(told) == 3
+    assert all("at the very least" in words for words in told)
+    assert f"{needed:.2f} mm" in told[0] or f"{needed / 25.4:.3f} in" in told[0]
+    assert f"{2 * needed:.2f} mm" in told[1] or f"{2 * needed / 25.4:.3f} in" in told[1]

@@ -6,8 +6,20 @@ from collections.abc import Sequence
 
 from PyQt6.QtCore import QCoreApplication
 
+from honest_lift.desk.session import Session
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.observation import words_of
+from honest_lift.facts.quantity import Way
+
+
+def howto_words(session: Session, task: Task | None, way: Way | None) -> str:
+    """Say how a way measures; of two valves mocked up, how far each is to be set at the current one."""
+    if task is not None and task.quantity == "valve_to_valve" and session.position:
+        from honest_lift.words.clearance.mock_up import mock_up_words
+
+        if words := mock_up_words(session.book, session.position):
+            return words
+    return way.howto if way else ""
 
 
 def hint_words(task: Task, before: Sequence[str], howto: str, *, another_way: bool = False) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
-from honest_lift.desk.bar_hint import hint_words
+from honest_lift.desk.bar_hint import hint_words, howto_words
 from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
@@ -252,8 +252,7 @@ class ReadingBar(QWidget):
         self.entry.setFocus()
 
     def _way_howto(self) -> str:
-        way = self._way()
-        return way.howto if way else ""
+        return howto_words(self.session, self.task, self._way())
 
     def _show_place(self) -> None:
         place = self.place

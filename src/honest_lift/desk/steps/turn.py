@@ -18,7 +18,7 @@ if TYPE_CHECKING:
 
 _TOWARDS = ("valve_drop", "piston_valve_clay", "piston_valve_room")
 _THROUGH = (
-    "valve_drop", "piston_valve_clay", "valve_to_valve", "valve_recess", "pocket_depth", "heads_over", "heads_step",
+    "valve_drop", "piston_valve_clay", "valve_to_valve", "tdc_lift", "valve_recess", "pocket_depth", "heads_over", "heads_step",
 )  # fmt: skip
 
 

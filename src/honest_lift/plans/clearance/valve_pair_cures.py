@@ -35,13 +35,30 @@ class _Way(Struct, frozen=True):
 
 
 def pair_cures(book: Book, finding: Finding) -> tuple[str, ...]:
-    """Give what would make a pair pass, a sentence each; none where the pair can't be turned or its figure is not known."""
-    pair = next((one for one in opposed(book) if one.position == finding.position), None)
-    if pair is None or pair.missing or not isfinite(finding.margin):
+    """Give what would make a pair pass, a sentence each; where the pair can't be turned, what each has to bring at the least."""
+    if not isfinite(finding.margin):
         return ()
-    one, needed = OnePair(book, pair), finding.expanded - finding.margin
+    pair, needed = (
+        next((one for one in opposed(book) if one.position == finding.position), None),
+        finding.expanded - finding.margin,
+    )
+    if pair is None or pair.missing:
+        return _at_least(book.engine, finding.position, needed)
+    one = OnePair(book, pair)
     return tuple(
         _tried(book.engine, one, needed, way) for way in _ways(book, finding.position, one) if way.most > _TO_MM
+    )
+
+
+def _at_least(engine: Engine, intake: str, needed_mm: float) -> tuple[str, ...]:
+    """Give the least that each way takes: whatever the angles are, nothing gains more room than it moves."""
+    exhaust, amount = position_title(engine.layout.opposite(intake)), say(engine, needed_mm)
+    why = "how much more tells the pair worked out: state how the heads stand (Over the piston)"
+    return (
+        f"sink the seat of {exhaust} by {amount} at the very least, shrouding it and raising its tip; {why}",
+        f"an exhaust valve smaller by {say(engine, 2.0 * needed_mm)} across at the very least, or its edge bevelled as far as its "
+        "margin allows",
+        f"a cam that opens both together {amount} less at TDC, at the very least: more lobe separation, or less duration",
     )
 
 

@@ -55,9 +55,35 @@ def test_a_column_of_words_is_pasted_and_what_is_none_stays_with_its_reason(qtbo
     choose(window, "leak_test")
     QGuiApplication.clipboard().setText("1e\tdry\n1i\tweeping\n2i\tsoaked\n2e\tdry")
     window.bar.paste()
-    assert [cell(sheet, name, 2).text for name in ("1e", "1i", "2i", "2e")] == ["dry", "weeping", "soaked", "dry"]
-    assert cell(sheet, "2i", 2).wrong
-    assert "1 dry, 2 weeping" in cell(sheet, "2i", 2).hover
+    assert [cell(sheet, name, 3).text for name in ("1e", "1i", "2i", "2e")] == ["dry", "weeping", "soaked", "dry"]
+    assert cell(sheet, "2i", 3).wrong
+    assert "1 dry, 2 weeping" in cell(sheet, "2i", 3).hover
+
+
+def test_a_plane_is_asked_for_by_keyboard_and_what_is_none_is_refused(qtbot, head):
+    window, sheet = head()
+    window.session.go("2e")
+    sheet.pages.setCurrentIndex(2)
+    told = []
+    window.session.warned.connect(told.append)
+    before = sheet.cut.words.text()
+    sheet.cut.plane.setFocus()
+    qtbot.keyClicks(sheet.cut.plane, "-.5 furlong")
+    qtbot.keyClick(sheet.cut.plane, ENTER)
+    assert "furlong" in told[-1]
+    assert sheet.cut.plane.text() == "-.5 furlong", "what was typed stays to be mended"
+    assert sheet.cut.words.text() == before
+    sheet.cut.plane.selectAll()
+    qtbot.keyClicks(sheet.cut.plane, "-.010")
+    qtbot.keyClick(sheet.cut.plane, ENTER)
+    assert "-0.0100 in" in sheet.cut.words.text()
+    window._actions["undo"].trigger()
+    assert sheet.cut.words.text() == before
+    sheet.cut.plane.setText("-.010")
+    qtbot.keyClick(sheet.cut.plane, ENTER)
+    sheet.cut.plane.clear()
+    qtbot.keyClick(sheet.cut.plane, ENTER)
+    assert sheet.cut.words.text() == before, "a blank gives it back to the least metal"
 
 
 def test_the_first_cut_is_recorded_alone_and_undone(head):

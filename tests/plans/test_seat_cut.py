@@ -8,9 +8,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from engines import Bench
+from honest_lift.checks.examine import examine
 from honest_lift.facts.edits import Put
-from honest_lift.facts.place import at_position
+from honest_lift.facts.place import Place, at_position
 from honest_lift.facts.shims import ShimSize
+from honest_lift.numbers.verdict import Verdict
+from honest_lift.plans.cures import cures_for
 from honest_lift.plans.head.seat_cut import _planned, cut_plans, next_cut
 
 
@@ -88,3 +91,38 @@ def test_short_stock_and_unread_seats_are_said():
     one = seats(0.0, -0.5, -0.5, -0.5, shims=(ShimSize("a", 0.5, 2),))
     assert cut_plans(one.book)[1].problems == ("1 more shims of 0.020 in are to be bought",)
     assert "at 1 exhaust, 1 intake" in cut_plans(Bench().book)[0].problems[0]
+
+
+def test_the_plane_somebody_asks_for_is_the_one_that_is_cut_to():
+    one = seats(0.30, 0.0, -0.1, -0.5, shims=(ShimSize("a", 0.5, 4),))
+    one.state("seat_plane", -0.30, Place("head", "head"))
+    cut, both, shim = cut_plans(one.book)
+    left = 0.05 - 2 * 0.001 * (1 + 1 / 3 + 1 / 12) ** 0.5
+    assert both.planes == (("head", -0.30),)
+    assert both.metal_mm == pytest.approx(0.60 + 0.30 + 0.20 + 0.30), "the low one is cut for the shim that brings it back"
+    assert all(abs(seat.stands_mm + 0.30) <= left + 1e-9 for seat in both.seats)
+    assert cut.problems == ("cut alone can't raise to the plane asked for: 2 exhaust",)
+    assert shim.planes == (("head", -0.30),)
+    one.state("seat_plane", 0.0, Place("head", "head"))
+    assert cut_plans(one.book)[1].planes == (("head", 0.0),), "nought is a plane as well"
+    one.state("seat_plane", 2.0, Place("head", "head"))
+    assert "no shims in stock raise to the plane asked for" in cut_plans(one.book)[1].problems[0]
+
+
+def touched(made: Bench, **at: float) -> Bench:
+    for name, value in at.items():
+        made.read("cutter_touch", at_position(name[1:]), value, "quill", "micrometer")
+    return made
+
+
+def test_where_the_cutter_touches_is_held_against_the_map_whatever_its_nought():
+    made = touched(seats(0.30, 0.0, -0.1, 0.2), _1e=12.30)
+    lone = examine(made.book).finding("cutter_touch", "1e")
+    assert (lone.verdict, lone.remark.split(":")[0]) == (Verdict.UNPROVEN, "touch another seat of its head")
+    touched(made, _1i=12.0, _2i=11.97)
+    found = {name: examine(made.book).finding("cutter_touch", name) for name in made.names}
+    assert found["2e"] is None, "not touched yet"
+    assert [found[name].verdict for name in ("1e", "1i", "2i")] == [Verdict.PASSES, Verdict.PASSES, Verdict.FAILS]
+    assert found["2i"].figure == pytest.approx(0.07)
+    assert "earlier than the map says" in found["2i"].remark
+    assert "stop before it cuts" in cures_for(made.book, found["2i"])[0]

@@ -47,7 +47,7 @@ _FAMILIES = (
     _family(check_guides, "stem_diameter", "guide_bore", "guide_clearance"),
     _family(check_valve_heads, "valve_margin", "head_diameter"),
     _family(check_tips, "stem_tip_height", "tip_height_target"),
-    _family(check_spring_seats, "spring_seat_height", "spring_seat_runout", "floor_diameter", "pilot_diameter",
+    _family(check_spring_seats, "spring_seat_height", "cutter_touch", "spring_seat_runout", "floor_diameter", "pilot_diameter",
             "spring_outside", "spring_inside"),
     _family(check_locks, "retainer_angle", "lock_angle", "stem_at_lock", "lock_stem", "lock_out", "lock_length",
             "retainer_spigot", "spring_inside"),

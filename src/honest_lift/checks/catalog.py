@@ -33,7 +33,13 @@ from honest_lift.checks.spring.free_length import FREE_CARD, FREE_SET, SET_SHORT
 from honest_lift.checks.spring.heights import BIND_MARGIN, INSTALLED_HEIGHT
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.spring.manual_load import MANUAL_LOAD
-from honest_lift.checks.spring.seats import SPRING_ON_FLOOR, SPRING_OVER_BOSS, SPRING_SEAT_LEVEL, SPRING_SEAT_RUNOUT
+from honest_lift.checks.spring.seats import (
+    CUTTER_TOUCH,
+    SPRING_ON_FLOOR,
+    SPRING_OVER_BOSS,
+    SPRING_SEAT_LEVEL,
+    SPRING_SEAT_RUNOUT,
+)
 from honest_lift.checks.spring.spring_set import SET_SHARE, SET_SPREAD, SET_WEAKEST
 from honest_lift.checks.spring.stress import OPEN_STRESS
 from honest_lift.checks.train.control import CONTROL
@@ -48,6 +54,6 @@ CHECKS: dict[str, Check] = {
         SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM, PISTON_VALVE, VALVE_VALVE, POCKET_WALL, SQUISH, SEAT_LOAD,
         OPEN_LOAD, CARD_SEAT_LOAD, CARD_OPEN_LOAD, MANUAL_LOAD, SET_SHARE, SET_WEAKEST, SET_SPREAD, LOCK_ENGAGED,
         LOCK_ANGLE, HALF_LIFT, UNEVEN_TIP, TRUE_RATIO, OPEN_STRESS, CONTROL, POURS, CHAMBER_SPREAD,
-        COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE, DECK_FINISH,
+        COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE, DECK_FINISH, CUTTER_TOUCH,
     )
 }  # fmt: skip

@@ -23,6 +23,7 @@ TERMS: dict[str, tuple[str, str]] = {
     "smallest_load": ("smallest load", "load"),
     "median_of_the_set": ("median of the set", "load"),
     "over_specification": ("over specification", "length"),
+    "touched_at": ("touched at", "length"),
     "floor": ("floor", "length"),
     "spring_outside": ("spring outside", "length"),
     "spring_inside": ("spring inside", "length"),

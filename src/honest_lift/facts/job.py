@@ -19,7 +19,8 @@ HEIGHTS = frozenset({
 })  # fmt: skip
 LOCKS = frozenset({"lock_angle", "lock_stem", "lock_out", "lock_engaged"})
 BARE_HEAD = frozenset({
-    "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout", "seat_contact",
+    "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "cutter_touch",
+    "spring_seat_runout", "seat_contact",
     "leak_test",
 })  # fmt: skip
 CONTACT = frozenset({"mark_middle", "mark_width"})

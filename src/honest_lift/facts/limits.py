@@ -134,6 +134,8 @@ SCHOOLS: tuple[School, ...] = (
     _school("spring_seat_level", "within 0.1 mm", "what can still be shimmed", lowest=-0.1, highest=0.1, reserve=0.1),
     _school("spring_seat_runout", "0.002 in at most", "the seat stands square to its guide",
             highest=0.002 * _IN, reserve=0.001 * _IN),
+    _school("cutter_touch", "within 0.05 mm of the map", "a cutter that touches elsewhere is not on the seat that was mapped",
+            lowest=-0.05, highest=0.05, reserve=0.05),
     _school("spring_on_floor", "not wider than its floor", "a spring on a ledge loses height",
             lowest=0.0, reserve=0.5, source="common practice, no source; the reserve from memory"),
     _school("spring_over_boss", "wider than its boss", "a spring that rides on its boss wears and stands high",

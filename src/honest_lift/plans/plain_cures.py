@@ -177,6 +177,13 @@ def _runout(engine: Engine, one: Finding) -> list[str]:
     return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} out of line"]
 
 
+def _touch(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"stop before it cuts: stone the burrs, oil and seat the pilot again, and measure this seat again; it is "
+        f"{say(engine, abs(one.figure))} off the map"
+    ]
+
+
 def _floor(engine: Engine, one: Finding) -> list[str]:
     return [f"open the pocket by {say(engine, _fine(one))} across, or a locator or spring that fits it"]
 
@@ -283,7 +290,8 @@ def _control(engine: Engine, one: Finding) -> list[str]:
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
-    "lock_stem": _stem, "spring_seat_runout": _runout, "spring_on_floor": _floor, "spring_over_boss": _spring,
+    "lock_stem": _stem, "spring_seat_runout": _runout, "cutter_touch": _touch,
+    "spring_on_floor": _floor, "spring_over_boss": _spring,
     "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
     "manual_load": _spring,
     "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,

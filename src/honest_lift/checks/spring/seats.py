@@ -11,6 +11,7 @@ from honest_lift.checks.spread_out import among
 from honest_lift.estimates.estimate import Estimate, derive, estimate_of
 from honest_lift.estimates.of_spring import inside, outside
 from honest_lift.facts.engine import Book
+from honest_lift.numbers.doubt import Array
 from honest_lift.numbers.units import in_words
 
 SPRING_SEAT_LEVEL = Check(
@@ -27,20 +28,53 @@ SPRING_ON_FLOOR = Check(
 SPRING_OVER_BOSS = Check(
     "spring_over_boss", "Spring over its boss", "head", "length", "Inside of the spring less the boss it stands over.",
 )  # fmt: skip
+CUTTER_TOUCH = Check(
+    "cutter_touch", "Cutter's touch on the map", "head", "length",
+    "How much higher the cutter touches a seat than the map has it, by the middle one of what was touched on its head.",
+)  # fmt: skip
+_AIM_MM = 0.05  # common practice, no source
 _HIGH_MM = 0.1  # over specification by that it is worth a word. Common practice, no source
 
 
 def check_spring_seats(book: Book) -> list[Finding]:
     """Hold the seats against each other, each against its guide, and the spring against its pocket where that is known."""
     height = everywhere(book, "spring_seat_height")
-    level = among(height, by_head(book), lambda rows: rows - np.median(rows, axis=-1, keepdims=True))
+    level = among(height, by_head(book), _over_the_middle)
     terms = {"over_specification": height.figure.value}
     runout = everywhere(book, "spring_seat_runout")
     return [
         *on_valves(book, SPRING_SEAT_LEVEL, level, terms, _high_words(book, height)),
         *on_valves(book, SPRING_SEAT_RUNOUT, runout, {}),
+        *_touched(book, height),
         *_on_floor(book),
     ]
+
+
+def _touched(book: Book, height: Estimate) -> list[Finding]:
+    """Hold where the cutter touched against the map, seat by seat that was touched; the cutter's nought drops out over a head."""
+    if not is_given(book, CUTTER_TOUCH.name):
+        return []
+    touch = everywhere(book, CUTTER_TOUCH.name)
+    there = np.array([one[0].is_told for one in touch.inputs], dtype=bool)
+    over = derive(np.subtract, touch, height)
+    off = among(over, [rows[there[rows]] for rows in by_head(book)], _over_the_middle)
+    terms = {"touched_at": touch.figure.value, "over_specification": height.figure.value}
+    found = on_valves(book, CUTTER_TOUCH, off, terms, [_touch_words(book, one) for one in off.figure.value.tolist()])
+    return [one for one, told in zip(found, there.tolist(), strict=True) if told]
+
+
+def _over_the_middle(rows: Array) -> Array:
+    return np.asarray(rows - np.median(rows, axis=-1, keepdims=True))
+
+
+def _touch_words(book: Book, off_mm: float) -> str:
+    if not np.isfinite(off_mm):
+        return "touch another seat of its head: the cutter's nought drops out between two"
+    if abs(off_mm) <= _AIM_MM:
+        return ""
+    amount = in_words(abs(off_mm), "length", book.engine.unit("length"))
+    when = "earlier" if off_mm > 0 else "later"
+    return f"it touches {amount} {when} than the map says: a burr, a pilot off, or a seat read wrong"
 
 
 def by_head(book: Book) -> list[NDArray[np.int64]]:

@@ -15,7 +15,7 @@ from honest_lift.facts.made_of import MadeOf
 from honest_lift.facts.place import Place, at_position, at_role
 
 _PLACES = {
-    "tip_height_target": ("", "intake", "exhaust"), "retainer_angle": ("",), "lock_angle": ("",),
+    "seat_plane": ("",), "tip_height_target": ("", "intake", "exhaust"), "retainer_angle": ("",), "lock_angle": ("",),
     "lock_stem": ("", "intake", "exhaust"), "stem_at_lock": ("", "intake", "exhaust"), "lock_length": ("",),
     "retainer_spigot": ("",), "retainer_under": ("", "intake", "exhaust"), "parts_offset": ("",),
     "floor_diameter": ("",), "pilot_diameter": ("",),

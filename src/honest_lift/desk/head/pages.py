@@ -27,21 +27,24 @@ PAGES = (
     Page(
         "Guides",
         tuple((_task(name, depth), f"{words}\n{depth}") for name, words in (("stem_diameter", "stem"), ("guide_bore", "bore"))
-              for depth in DEPTHS),
+              for depth in DEPTHS)
+        + tuple((_task("guide_clearance", depth), f"gauge\n{depth}") for depth in DEPTHS),
         (("guide_clearance", "clearance"),), "guide",
     ),
     Page(
         "Valves and seats",
-        ((_task("seat_contact"), "contact\nring"), (_task("leak_test"), "leak\ntest"), (_task("valve_margin"), "margin"),
+        ((_task("seat_contact"), "contact\nring"), (_task("seat_width"), "ring's\nwidth"),
+         (_task("leak_test"), "leak\ntest"), (_task("valve_margin"), "margin"),
          (_task("head_diameter"), "head\nacross"), (_task("stem_tip_height"), "tip\nheight"),
          (_task("parts_condition"), "valve,\nlocks")),
         (("tip_level", "tip to its\nneighbours"),), "tips",
     ),
     Page(
         "Spring seats",
-        ((_task("spring_seat_height"), "over\nspecification"), (_task("spring_seat_runout"), "out of\nline"),
+        ((_task("spring_seat_height"), "over\nspecification"), (_task("cutter_touch"), "cutter\ntouches"),
+         (_task("spring_seat_runout"), "out of\nline"),
          (_task("spring_standing"), "spring\non floor"), (_task("retainer_level"), "retainer\nlevel")),
-        (("spring_seat_level", "to the\nothers"),), "seats",
+        (("spring_seat_level", "to the\nothers"), ("cutter_touch", "touch off\nthe map")), "seats",
     ),
     Page(
         "Locks",

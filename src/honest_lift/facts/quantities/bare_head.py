@@ -82,6 +82,16 @@ ROWS: tuple[Quantity, ...] = (
         "How far the seat of the spring stands above its specified height; negative below.",
     ),
     Quantity(
+        "seat_plane", "wanted plane of the spring seats", "zp", "length", ("head", "engine"), (-10.0, 10.0), (-2.0, 0.5),
+        meaning="The plane the spring seats of a head are to be cut to, over specification; below it is minus.", page="Head parts",
+    ),
+    Quantity(
+        "cutter_touch", "cutter's touch-off", "zc", "length", ("position",), (-300.0, 300.0), (-60.0, 60.0),
+        (Way("quill", "cutter fed down by hand until it touches", ("indicator", "depth_gauge", "caliper"), ("pocket",),
+             howto="Quill read where the cutter just touches, up is plus; where its nought lies drops out over a head."),),
+        "Height at which the cutter first touches the seat: against the map it shows a burr, a pilot off, or another seat.",
+    ),
+    Quantity(
         "spring_seat_runout", "spring seat out of line", "rs", "length", ("position",), (0.0, 5.0), (0.0, 0.5),
         (Way("indicator", "indicator turned about a pilot in the guide", ("indicator",), ("pocket", "guide"),
              howto="Oil the pilot so that it does not mark the bore; whole sweep of the needle."),),

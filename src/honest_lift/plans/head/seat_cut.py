@@ -12,6 +12,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from itertools import combinations_with_replacement
+from math import isfinite
 from typing import Literal
 
 import numpy as np
@@ -20,9 +21,10 @@ from msgspec.structs import replace
 
 from honest_lift.checks.on_valves import everywhere, limits_at, names_of
 from honest_lift.checks.spring.seats import by_head
+from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.edits import Edit, Fit, fitment
 from honest_lift.facts.engine import Book, Engine
-from honest_lift.facts.place import position_title
+from honest_lift.facts.place import Place, position_title
 from honest_lift.numbers.doubt import COVERAGE, Array, Ground
 from honest_lift.numbers.units import in_words
 
@@ -82,15 +84,22 @@ def cut_plans(book: Book) -> tuple[CutPlan, ...]:
     stacks = _stacks(book.engine)
     values, heads = height.figure.value, by_head(book)
 
-    def of_heads(plan: Callable[[list[str], Array], CutPlan]) -> CutPlan:
-        return _joined([plan([names[row] for row in rows], values[rows]) for rows in heads])
+    def of_heads(plan: Callable[[list[str], Array, float | None], CutPlan]) -> CutPlan:
+        own = [[names[row] for row in rows] for rows in heads]
+        return _joined([plan(one, values[rows], wanted_plane(book, one[0])) for one, rows in zip(own, heads, strict=True)])
 
-    least = of_heads(lambda own, mm: _planned(book.engine, own, mm, stacks, left, "cut and shim"))
+    least = of_heads(lambda own, mm, at: _planned(book.engine, own, mm, stacks, left, "cut and shim", at))
     return (
-        of_heads(lambda own, mm: _planned(book.engine, own, mm, [()], left, "cut")),
+        of_heads(lambda own, mm, at: _planned(book.engine, own, mm, [()], left, "cut", at)),
         _with_shortage(book.engine, least),
-        _with_shortage(book.engine, of_heads(lambda own, mm: _shimmed(book.engine, own, mm, stacks, left))),
+        _with_shortage(book.engine, of_heads(lambda own, mm, at: _shimmed(book.engine, own, mm, stacks, left, at))),
     )
+
+
+def wanted_plane(book: Book, position: str) -> float | None:
+    """Give the plane somebody asked for at the head of a valve, mm over specification; None where the least metal decides."""
+    found = resolve(book, "seat_plane", Place("head", book.engine.layout.head_of(position))).value
+    return found if isfinite(found) else None
 
 
 def _joined(plans: list[CutPlan]) -> CutPlan:
@@ -118,12 +127,17 @@ def _stacks(engine: Engine) -> list[tuple[float, ...]]:
 
 
 def _planned(
-    engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float, means: Means
-) -> CutPlan:
-    """Find the plane of one head at or below specification that takes the least metal, of those alike the fewest shims."""
+    engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float, means: Means,
+    wanted: float | None = None,
+) -> CutPlan:  # fmt: skip
+    """Find the plane of one head at or below specification that takes the least metal, of those alike the fewest shims.
+
+    `wanted`: the plane somebody asked for, which then is the only one.
+    """
     raised = heights[:, None] + np.array([sum(stack) for stack in stacks])
     planes = np.unique(np.concatenate([[0.0], (raised[..., None] + np.array([-left, 0.0, left])).ravel()]))
     planes = planes[(planes <= _TINY) & (planes >= min(heights.min(), 0.0) - left - _TINY)]
+    planes = planes if wanted is None else np.array([wanted])
     counts = np.array([len(stack) for stack in stacks])
     best: tuple[float, int, float] | None = None
     chosen = np.zeros(len(names), dtype=np.int64)
@@ -138,7 +152,7 @@ def _planned(
         if best is None or figure < best:
             best, chosen = figure, pick
     if best is None:
-        return CutPlan(means, problems=("no plane at or below specification can be reached",))
+        return CutPlan(means, problems=(_out_of_reach(names, raised, left, wanted),))
     plane = -best[2]
     cuts = _cuts(raised, plane, left)
     seats = tuple(
@@ -148,15 +162,25 @@ def _planned(
     return CutPlan(means, ((engine.layout.head_of(names[0]), plane),), seats)
 
 
+def _out_of_reach(names: list[str], raised: Array, left: float, wanted: float | None) -> str:
+    if wanted is None:
+        return "no plane at or below specification can be reached"
+    reach = raised.max(axis=1) >= wanted - left - _TINY
+    low = [position_title(name) for name, own in zip(names, reach.tolist(), strict=True) if not own]
+    how = "cut alone can't raise" if raised.shape[1] == 1 else "no shims in stock raise"
+    return f"{how} to the plane asked for: {', '.join(low)}"
+
+
 def _cuts(raised: Array, plane: float, left: float) -> Array:
     """Give the metal each seat (n, stacks) loses to stand in the plane; infinite where it stands too low."""
     over = raised - plane
     return np.where(over < -left - _TINY, np.inf, np.where(over <= left + _TINY, 0.0, over))
 
 
-def _shimmed(engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float) -> CutPlan:
+def _shimmed(engine: Engine, names: list[str], heights: Array, stacks: list[tuple[float, ...]], left: float,
+             wanted: float | None = None) -> CutPlan:  # fmt: skip
     """Raise every seat of a head to its highest by shims alone; say which can't be, and that it may stand over specification."""
-    plane = float(heights.max())
+    plane = float(heights.max()) if wanted is None else wanted
     unit = engine.unit("length")
     seats, problems = [], []
     for name, height in zip(names, heights.tolist(), strict=True):

@@ -28,6 +28,7 @@ from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.cures import cures_for
 from honest_lift.plans.next_reading import next_steps
+from honest_lift.words.cylinder.chambers import chamber_words
 
 
 def found(made, check, cylinder="1"):
@@ -367,3 +368,13 @@ def test_a_curve_that_lost_a_point_proves_nothing_until_it_is_read_again():
     assert examine(bench.book).finding("seat_load", position).verdict is Verdict.UNPROVEN, "another height"
     bench.read("spring_load", of_spring(lost["place"]["name"]), 890.0, "tester", at={"test_height": 42.0})
     assert examine(bench.book).finding("seat_load", position).verdict is Verdict.PASSES
+
+
+def test_what_a_chamber_was_sold_as_stands_beside_what_was_poured():
+    made = poured()
+    made.state("chamber_as_sold", 59.0)
+    words = " ".join(chamber_words(made.book, left_over(made.book), effective_ratio(made.book, left_over(made.book))))
+    assert "Sold as 59.0 cc; poured, cylinder 1 1.0 cc more, cylinder 2 1.2 cc more" in words
+    ratio = examine(made.book).finding("compression", "1e").figure
+    made.state("chamber_as_sold", 80.0)
+    assert examine(made.book).finding("compression", "1e").figure == ratio, "no ratio is worked out of it"

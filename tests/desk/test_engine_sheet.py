@@ -2,9 +2,9 @@
 
 import pytest
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from engines import Bench
+from hands import put, row_of
 from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.job import AS_BEGUN
@@ -14,35 +14,6 @@ from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, at_role
 
 ENTER = Qt.Key.Key_Return
-
-
-def put(qtbot, table, row, title, text):
-    """Type into a cell as a person does: go there, type, Enter; or choose from its list."""
-    titles = [one.title for one in table.records.columns]
-    column = (
-        titles.index(title) if title in titles else next(i for i, one in enumerate(titles) if one.startswith(title))
-    )
-    index = table.records.index(row, column)
-    table.setCurrentIndex(index)
-    table.edit(index)
-    editor = table.indexWidget(index) or table.findChild(QComboBox) or table.viewport().findChild(QLineEdit)
-    combo = table.viewport().findChild(QComboBox)
-    if combo is not None:
-        combo.setCurrentText(text)
-        combo.activated.emit(combo.currentIndex())
-    else:
-        editor = table.viewport().findChild(QLineEdit)
-        editor.clear()
-        qtbot.keyClicks(editor, text)
-        qtbot.keyClick(editor, ENTER)
-    qtbot.waitUntil(
-        lambda: table.viewport().findChild(QLineEdit) is None and table.viewport().findChild(QComboBox) is None,
-        timeout=2000,
-    )
-
-
-def row_of(table, words):
-    return next(i for i, one in enumerate(table.records.records) if table.records.columns[0].get(one) == words)
 
 
 def shown(table, row):

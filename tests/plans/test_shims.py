@@ -16,6 +16,7 @@ from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.remedies import remedies_of, remedies_tried
 from honest_lift.plans.spring.shims import plan_shims
+from honest_lift.plans.spring.shopping import shims_wanted
 from honest_lift.plans.spring.windows import windows_of
 from honest_lift.sheets.bench_card import bench_card
 
@@ -328,3 +329,27 @@ def test_a_bad_spring_is_cured_by_another_one():
     offered = remedies_of(remedies_tried(book, examine(book).finding("bind_margin", "6i")))
     assert offered
     assert all(one.what.startswith("fit spring N") for one in offered)
+
+
+def test_shims_are_counted_over_the_whole_plan_and_what_is_short_is_to_be_bought():
+    bench = Bench().complete(height=46.5)
+    bench.do(Put("shim_stock", ShimSize("a", 0.5, 3))).do(Put("shim_stock", ShimSize("b", 1.0, 3)))
+    for name in bench.names:
+        bench.shims(name)
+    plan = plan_shims(bench.book, "target")
+    assert "the stock is short" in plan.problems[0]
+    assert "Bought beside what is there, 1 of 0.039 in, 1 of 0.020 in would do" in plan.problems[0]
+    for size, count in (("a", 4), ("b", 4)):
+        bench.do(Put("shim_stock", ShimSize(size, {"a": 0.5, "b": 1.0}[size], count)))
+    wanted = plan_shims(bench.book, "target").wanted(bench.engine)
+    assert [(one.thickness_mm, one.count, one.lacking) for one in wanted] == [(1.0, 4, 0), (0.5, 4, 0)]
+
+
+def test_a_shim_under_both_members_is_counted_once():
+    bench = Bench()
+    for one in (ShimSize("a", 0.5, None, "both"), ShimSize("b", 0.3, 1, "outer"), ShimSize("c", 0.2, 1, "inner")):
+        bench.do(Put("shim_stock", one))
+    wanted = shims_wanted(bench.engine, [((0.5, 0.3), (0.5, 0.2)), ((0.3,), None), ((0.9,), None)])
+    assert [(one.thickness_mm, one.fits, one.count, one.lacking) for one in wanted] == [
+        (0.9, "outer", 1, 1), (0.5, "both", 1, 0), (0.3, "outer", 2, 1), (0.2, "inner", 1, 0),
+    ]  # fmt: skip

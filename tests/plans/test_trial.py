@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from chambers import poured
+from engines import Bench
 from fingers import fingered
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.clearance.piston_valve_read import AT
@@ -34,6 +35,7 @@ from honest_lift.plans.trial import edit_for, ripple, to_read_again, tried_on
 from honest_lift.plans.trial_lines import checks_moved, lines_of, worst_of
 from honest_lift.words.trial import turn_words
 from lobes import walked_table
+from sound import pushrods
 from trials import DEMO, changes
 from turning import LOBE
 from turning import engine as turned_engine
@@ -338,3 +340,36 @@ def test_the_overhead_cam_recipe_moves_geometry_timing_and_clearance():
         assert at_valve(then, "cam_above", "1i").value == pytest.approx(above)
         assert (abs(advanced_on_card(then.engine)) > 0.5) is timed, "what the head comes down the tower takes up"
     assert at_valve(tried_on(made.book, tried), "valve_drop", "1i").value == pytest.approx(7.5)
+
+
+def test_lighter_parts_move_the_speed_and_nothing_of_their_heights():
+    """Force over inertia: the speed a rigid train lets go at goes with one over the root of the mass."""
+    made = pushrods()
+    before = examine(made.book).finding("control", "1i")
+    then = tried_on(made.book, [Change("c", "valve_mass", "intake", -0.010)])
+    after = examine(then).finding("control", "1i")
+    speed, mass = "contact_lost_at", "moving_mass"
+    assert after.term(mass) == pytest.approx(before.term(mass) - 0.010)
+    assert after.term(speed) / before.term(speed) == pytest.approx((before.term(mass) / after.term(mass)) ** 0.5, rel=1e-3)
+    assert examine(then).finding("control", "1e").figure == pytest.approx(examine(made.book).finding("control", "1e").figure)
+    for check in ("installed_height", "lock_out", "valve_margin", "tip_level"):
+        one = examine(then).finding(check, "1i")
+        assert one is None or not one.ground & (Ground.STALE | Ground.PREDICTED), check
+    both = tried_on(made.book, [Change("c", "retainer_mass", "", -0.005)])
+    assert examine(both).finding("control", "1e").term(mass) == pytest.approx(
+        examine(made.book).finding("control", "1e").term(mass) - 0.005
+    )
+
+
+def test_a_mass_that_was_weighed_is_predicted_and_one_that_is_not_known_is_asked_for():
+    made = pushrods()
+    made.read("valve_mass", at_position("1i"), 0.110, "scale", "scale")
+    then = tried_on(made.book, [Change("c", "valve_mass", "1i", -0.010)])
+    told = value(then, "valve_mass", "1i")
+    assert told.value == pytest.approx(0.100)
+    assert told.ground & Ground.PREDICTED
+    assert value(then, "valve_mass", "2i").value == value(made.book, "valve_mass", "2i").value
+    with pytest.raises(EditError, match="state it first"):
+        edit_of(Bench().book, Change("c", "valve_mass", "", -0.01))
+    with pytest.raises(EditError, match="do not weigh so much"):
+        edit_of(made.book, Change("c", "valve_mass", "", -0.4))

@@ -92,7 +92,7 @@ class Measure:
 
     def fit_set(self) -> None:
         """Fit a whole set in head order."""
-        from honest_lift.desk.engine.springs_page import fit_set
+        from honest_lift.desk.engine.fitting import ask_where_to_fit
 
         sets = self.session.engine.sets
         if not sets:
@@ -102,10 +102,10 @@ class Measure:
             return
         names = [one.name for one in sets]
         answer = questions.choose(
-            self.window, self.tr("Fit a set"), self.tr("Set to fit, in head order"), names, len(names) - 1
+            self.window, self.tr("Fit a set"), self.tr("Set to fit"), names, len(names) - 1
         )
         if answer:
-            fit_set(self.session, sets[names.index(answer)])
+            ask_where_to_fit(self.window, self.session, sets[names.index(answer)])
 
     def record_change(self) -> None:
         """Write down that something was changed at the current valve, its head or the engine.

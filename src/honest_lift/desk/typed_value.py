@@ -114,11 +114,23 @@ def doubtful(session: Session, task: Task, typed: Typed) -> str:
         return "An assumption without a range can neither pass nor fail. Add one, as in ~1.8 ±.05; Enter again takes it without."
     low, high = task.row.plausible
     value = typed.value or 0.0
+    if question := unlike_the_engine(session, task.quantity, value):
+        return question
     if low <= value <= high:
         return ""
     dimension, unit = task.row.dimension, session.unit(task.row.dimension)
     given, *span = (in_words(one, dimension, unit) for one in (value, low, high))
     return f"{given} is unusual for {task.title}, mostly {span[0]} to {span[1]}. Enter again takes it."
+
+
+def unlike_the_engine(session: Session, quantity: str, value: float) -> str:
+    """Say what does not go together with the engine as it is stated, so that it is asked once; "" for nothing."""
+    if quantity == "lash" and value > 0 and session.engine.lifter.startswith("hydraulic"):
+        return (
+            "The lifters are stated as hydraulic, which run without lash. Is it read with solid ones for checking, or is the "
+            "lifter stated wrongly (Engine)? Enter again takes it."
+        )
+    return ""
 
 
 def read_two_ways(session: Session, task: Task, typed: Typed, text: str) -> str:

@@ -191,6 +191,7 @@ _SHIFTS: dict[tuple[str, str], Shift] = {
     **{(name, key): _lifter(axis, sign) for name, axis in (("lifter_below", "below"), ("lifter_across", "across"))
        for key, sign in (("head_cut", 1.0), ("block_cut", 1.0), ("gasket", -1.0))},
     ("lifter_below", "base_circle"): _base("below"), ("lifter_across", "base_circle"): _base("across"),
+    ("valve_mass", "valve_mass"): _plus(1), ("retainer_mass", "retainer_mass"): _plus(1),
     **{("lifter_below", key): _plus(1) for key in ("seat_sunk", "valve_longer", "lash_cap")},
     **{("pivot_up", key): _plus(-1) for key in ("seat_sunk", "valve_longer", "lash_cap")},
     **{("cam_above", key): _plus(-1) for key in ("seat_sunk", "valve_longer", "lash_cap")},

@@ -44,6 +44,8 @@ KINDS: dict[str, ChangeKind] = {
         ChangeKind("dish", "dish larger; a dome is minus", "piston", "volume", (-100.0, 100.0), 10.0),
         ChangeKind("seat_sunk", "seat sunk", "seat", "length", (-3.0, 6.0), 0.040 * _IN),
         ChangeKind("valve_longer", "longer valve, tip and groove", "valve", "length", (-15.0, 15.0), 0.100 * _IN),
+        ChangeKind("valve_mass", "valve heavier; lighter is minus", "valve", "mass", (-0.5, 0.5), 0.030),
+        ChangeKind("retainer_mass", "retainer and locks heavier; lighter is minus", "retainer", "mass", (-0.2, 0.2), 0.015),
         ChangeKind("lash_cap", "lash cap, or thicker pad or shim", "lash shim", "length", (-10.0, 10.0), 0.080 * _IN),
         ChangeKind("lock_offset", "locks or retainer higher", "locks", "length", (-5.0, 5.0), 0.100 * _IN),
         ChangeKind("retainer_under", "retainer's underside lower under its step", "retainer", "length", (-20.0, 20.0),
@@ -65,6 +67,7 @@ KINDS: dict[str, ChangeKind] = {
 }  # fmt: skip
 
 
+MASSES = ("valve_mass", "retainer_mass")
 _TIMED = frozenset({"lobe_centreline", "piston_valve_clay", "piston_valve_room", "valve_to_valve"})
 _OF_GEAR = frozenset({
     "rocker_ratio", "rocker_at_valve", "pivot_out", "valve_arm", "pushrod_arm", "arm_angle", "tip_radius", "lifter_across",
@@ -85,6 +88,8 @@ _UNTOUCHED: dict[str, frozenset[str]] = {
 
 def is_untouched(quantity: str, change: str) -> bool:
     """Tell whether a change leaves what was read of a quantity as it was, by its nature and whatever its amount."""
+    if change in MASSES:  # another part that differs in its mass alone
+        return quantity != change
     if change == "advance":  # the cam turned in its drive: nothing else of it
         return quantity not in _TIMED
     return quantity in _UNTOUCHED.get(change, ())

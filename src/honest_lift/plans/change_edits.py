@@ -11,7 +11,8 @@ from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.card_text import read_durations
-from honest_lift.facts.changes import KINDS, Change, ChangeKind, holders_of
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.changes import KINDS, MASSES, Change, ChangeKind, holders_of
 from honest_lift.facts.edits import Edit, EditError, Fit, Put, Several, State, fit_springs, fitment, now
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
@@ -48,7 +49,8 @@ def edit_of(book: Book, change: Change) -> Edit:
     if not holders_of(engine.layout, kind, change.where):
         gone = f"there is no “{change.where}” on this engine any more" if change.where else "lay the heads out first"
         raise EditError(f"{kind.title}: {gone}.")
-    edits = {"springs": _springs, "shims": _shims, "cam": _card, "ratio": _anew, "lash": _anew, "lobe_lift": _anew}.get(
+    edits = {"springs": _springs, "shims": _shims, "cam": _card, "ratio": _anew, "lash": _anew, "lobe_lift": _anew,
+             **dict.fromkeys(MASSES, _heavier)}.get(
         change.kind, _fitted
     )(book, kind, change)
     return Several(tuple(edits), words_of(engine, change))
@@ -152,6 +154,36 @@ def _anew(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
         if was and was[0] > 0:
             fits.append(_fit(book, kind, change, {"engine": _moved(change, was[0])}, part=role))
     return [*fits, State(_facts(engine, quantity, change))]
+
+
+def _heavier(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
+    """Fit parts of another mass, otherwise as they were; what is stated of theirs is stated anew, each by as much."""
+    engine, quantity = book.engine, kind.key
+    positions = holders_of(engine.layout, kind, change.where)
+    known = {name: at_valve(book, quantity, name).value for name in positions}
+    if change.amount == 0.0:
+        return []
+    if lacking := [name for name, value in known.items() if not isfinite(value)]:
+        raise EditError(f"{CATALOG[quantity].title[:1].upper()}{CATALOG[quantity].title[1:]} is not known at "
+                        f"{position_title(lacking[0])}: state it first (Head parts).")  # fmt: skip
+    if any(value + change.amount <= 0 for value in known.values()):
+        raise EditError("They do not weigh so much now.")
+    there, source = _place(engine, change.where), words_of(engine, change)
+    stated = [one for one in engine.facts if one.quantity == quantity and (there == ENGINE or one.place == there)]
+    if not stated and there != ENGINE:  # stated for more than this: from now on this one by itself
+        stated = [replace(one, place=there) for one in engine.facts if one.quantity == quantity and one.place in _over(there)][:1]
+    facts = tuple(
+        replace(one, value=one.value + change.amount, text="", low=None if one.low is None else one.low + change.amount,
+                high=None if one.high is None else one.high + change.amount, source=source, when=now())
+        for one in stated
+    )  # fmt: skip
+    fit = _fit(book, kind, change, dict.fromkeys(positions, change.amount))
+    return [fit, State(facts)] if facts else [fit]
+
+
+def _over(there: Place) -> tuple[Place, ...]:
+    """Give the places that speak of a valve or a role besides its own, the nearest first."""
+    return (at_role(there.role), ENGINE) if there.kind == "position" else (ENGINE,)
 
 
 def _moved(change: Change, was: float) -> float:

@@ -12,6 +12,7 @@ from honest_lift.desk.session import Session
 _ROLES = ("intake", "exhaust")
 _BLOCK = dict.fromkeys((
     "stroke", "rod_length", "pin_offset", "bore", "deck_clearance", "gasket_thickness", "gasket_bore", "gasket_volume",
+    "chamber_as_sold",
     "piston_volume", "pocket_volume", "top_land", "land_clearance", "crevice_volume", "head_register", "chamber_area",
     "check_lift", "fill_time", "water_temperature", "chain_crank", "chain_cam", "chain_between",
 ), ("",))  # fmt: skip

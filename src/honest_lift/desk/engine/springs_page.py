@@ -2,21 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from typing import get_args
 
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QHBoxLayout, QSpinBox, QVBoxLayout
 
+from honest_lift.desk.engine.fitting import ask_where_to_fit, tell_of_paint
 from honest_lift.desk.engine.page import Page, button, hint_label, in_row
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable, number_column, text_column
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, Several, fit_springs, new_id
-from honest_lift.facts.paint import paint_words
 from honest_lift.facts.parts import Member, PaintSide, Spring, SpringCard, SpringSet
-from honest_lift.facts.place import at_position, position_title
+from honest_lift.facts.place import position_title
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -278,7 +277,7 @@ class SpringsPage(Page):
         if owner is None:
             self.session.warned.emit(self.tr("Choose the set to fit."))
             return
-        fit_set(self.session, owner)
+        ask_where_to_fit(self, self.session, owner)
 
     def _put_spring(self, spring: Spring) -> None:
         self.session.do(Put("springs", spring))
@@ -306,29 +305,3 @@ class SpringsPage(Page):
             self.session.warned.emit(self.tr("Choose the line to take out."))
             return
         self.session.do(Drop(table, view.current.id))
-
-
-def fit_set(session: Session, owner: SpringSet) -> bool:
-    """Fit a set's springs in head order, in the order they are numbered; too few is said."""
-    names = [one.id for one in session.engine.springs if one.set == owner.id]
-    positions = [one.id for one in session.engine.layout.positions]
-    if len(names) < len(positions):
-        session.warned.emit(
-            f"{owner.name} has {len(names)} springs for {len(positions)} valves: the last ones would stay as they are."
-        )
-        return False
-    places = dict(zip(positions, names, strict=False))
-    done = session.do(fit_springs(session.engine, places, f"{owner.name} fitted in head order"))
-    tell_of_paint(session, positions)
-    return done
-
-
-def tell_of_paint(session: Session, positions: Sequence[str]) -> None:
-    """Say at fitting which way the paint mark goes, where the springs' cards say so; by role, where it differs."""
-    by_words: dict[str, list[str]] = {}
-    for name in positions:
-        if words := paint_words(session.engine, name):
-            by_words.setdefault(words, []).append(at_position(name).role)
-    told = [words if len(by_words) == 1 else f"{roles[0]}: {words}" for words, roles in by_words.items()]
-    if told:
-        session.told.emit(f"{'; '.join(told)[:1].upper()}{'; '.join(told)[1:]}.")

@@ -9,6 +9,7 @@ from msgspec.structs import replace
 
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
+from honest_lift.desk.typed_value import unlike_the_engine
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, State, StrikeOut, Unstate, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact
@@ -34,6 +35,7 @@ class StatedTable:
 
     def __init__(self, session: Session, places: Mapping[str, Sequence[str]], title: str, wide: int = 216) -> None:
         self.session, self._places, self._wide = session, places, wide
+        self._asked = ("", "")
         self._reading: set[str] = set()  # lines whose next value is a reading
         self.view = RecordTable(self._columns(), title)
         self._shown: dict[str, str] = {}
@@ -105,6 +107,7 @@ class StatedTable:
 
     def _put_value(self, row: _Row, text: str) -> _Row:
         value = self._parse(row, text)
+        self._ask_once(row, value, text)
         if value is not None and (row.measured or row.id in self._reading):
             self._reading.discard(row.id)
             self._measure(row, value, text)
@@ -118,6 +121,13 @@ class StatedTable:
             base = row.fact or Fact(row.quantity, row.place, value, source=source)
             self._state(replace(base, value=value, text=text.strip(), unit=self._unit(row), when=now()))
         return row
+
+    def _ask_once(self, row: _Row, value: float | None, text: str) -> None:
+        """Refuse once what does not go together with the engine; the same typed again is taken."""
+        question = "" if value is None else unlike_the_engine(self.session, row.quantity, value)
+        asked, self._asked = self._asked, (row.id, text)
+        if question and asked != (row.id, text):
+            raise EntryError(question[:1].lower() + question[1:])
 
     def _kind(self, row: _Row) -> str:
         return "measured" if row.id in self._reading else _kind_of(row)

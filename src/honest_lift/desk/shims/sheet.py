@@ -329,7 +329,17 @@ def plan_words(plan: ShimPlan, session: Session) -> str:
     if plan.proven and plan.bound < plan.measure - _SAME:
         gain = in_words(plan.measure - plan.bound, dimension, unit, places)
         proof = f"proven: no plan betters it by more than {gain}, and the loads are no surer than that"
-    shims = sum(len(one.after_mm) for one in plan.pockets)
     return "\n".join(
-        [f"{what}; {proof}. {shims} shims in all.", *(f"{one[:1].upper()}{one[1:]}." for one in plan.problems)]
+        [f"{what}; {proof}. {_counted(plan, session)}", *(f"{one[:1].upper()}{one[1:]}." for one in plan.problems)]
     )
+
+
+def _counted(plan: ShimPlan, session: Session) -> str:
+    """Say how many shims of each size the whole plan takes, and how many of them are not in stock."""
+    wanted, unit = plan.wanted(session.engine), session.unit("length")
+    if not wanted:
+        return "No shims at all."
+    sizes = ", ".join(f"{one.count} × {in_figures(one.thickness_mm, 'length', unit)}" for one in wanted)
+    lacking = ", ".join(f"{one.lacking} × {in_figures(one.thickness_mm, 'length', unit)}" for one in wanted if one.lacking)
+    buy = f" To buy: {lacking} {unit}." if lacking else ""
+    return f"{sum(one.count for one in wanted)} shims in all: {sizes} {unit}.{buy}"

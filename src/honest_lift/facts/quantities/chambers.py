@@ -24,6 +24,11 @@ ROWS: tuple[Quantity, ...] = (
         "Volume of the chamber in the head, valves and plug in place, to the plane of its face.", _BURNS, middle=True,
     ),
     Quantity(
+        "chamber_as_sold", "chamber volume as sold", "Vcs", "volume", ("cylinder", "head", "engine"), (1.0, 500.0), (5.0, 150.0),
+        meaning="What the head's maker or seller says. It stands beside what was poured, and no ratio is worked out of it.",
+        page=_PAGE,
+    ),
+    Quantity(
         "fill_time", "time the pour took", "tf", "time", _CYLINDER, (5.0, 3600.0), (20.0, 600.0),
         (Way("watch", "watch", ("watch",), (), howto="From the first drop to the last."),),
         "How long the chamber took to fill: with a leak it tells what was lost meanwhile.", page=_PAGE,

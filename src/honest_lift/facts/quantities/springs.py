@@ -5,7 +5,7 @@ from __future__ import annotations
 from honest_lift.facts.quantity import Choice, Quantity, Way
 from honest_lift.numbers.verdict import Verdict
 
-_LOOKED = "Look first: pits, wear, scored ends. “retire: pitted” writes the reason down."
+_LOOKED = "Look first: pits, wear, scored ends. “retire: pitted” writes the reason down, “reuse: light rust” what was seen."
 _EYES = "A compressed valve spring can put an eye out: eye protection on, tool square, never over the face."
 
 ROWS: tuple[Quantity, ...] = (
@@ -62,11 +62,12 @@ ROWS: tuple[Quantity, ...] = (
         (Way("scale", "scale", ("scale",)),), "The whole nest.",
     ),
     Quantity(
-        "spring_condition", "condition of the spring", "", "observed", ("spring",), (0.0, 1.0), (0.0, 1.0),
+        "spring_condition", "condition of the spring", "", "observed", ("spring",), (0.0, 2.0), (0.0, 2.0),
         (Way("looked", "looked at in good light", (), howto=_LOOKED),),
         "Whether the spring is fit to be used again.",
         choices=(Choice("reuse", "fit to be used"),
-                 Choice("retire", "not fit to be used: fit another", Verdict.FAILS, needs_reason=True)),
+                 Choice("retire", "not fit to be used: fit another", Verdict.FAILS, needs_reason=True),
+                 Choice("in doubt", "something was seen, and nobody has decided", Verdict.UNPROVEN, needs_reason=True)),
     ),
     Quantity(
         "spring_direction", "direction of the spring", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),

@@ -13,6 +13,7 @@ from typing import Literal
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 from numpy.typing import NDArray
 
 from honest_lift.checks.examine import gathered_of
@@ -29,6 +30,7 @@ from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.numbers.units import in_words
 from honest_lift.plans.spring.inner_stacks import INNER_MM, inner_error, inner_stack
 from honest_lift.plans.spring.shim_solver import Answer, Ints, Options, least_spread, nearest
+from honest_lift.plans.spring.shopping import Wanted, shims_wanted
 from honest_lift.plans.spring.windows import Window, windows_of
 
 Goal = Literal["target", "shortest", "seat load", "open load"]
@@ -61,6 +63,10 @@ class ShimPlan(Struct, frozen=True):
     bound: float = float("nan")
     proven: bool = False
     problems: tuple[str, ...] = ()
+
+    def wanted(self, engine: Engine) -> tuple[Wanted, ...]:
+        """Count the shims of the whole plan by size."""
+        return shims_wanted(engine, ((one.after_mm, one.inner_mm) for one in self.pockets))
 
     def edit(self, engine: Engine) -> Edit:
         """Give the plan as one edit: springs to their pockets, and the stacks that change."""
@@ -121,6 +127,8 @@ def plan_shims(
         answer = nearest(options, target, seconds, cancelled)
     if len(answer.chosen) == 0:
         why = _why_none(book, case, options) if answer.proven else (f"no plan was found within {seconds:g} s",)
+        if why == _STOCK_SHORT:
+            why = _what_to_buy(book, goal, spring_set, seconds, cancelled)
         return ShimPlan(goal, problems=why, proven=answer.proven)
     pockets = tuple(_pocket(book, case, options, int(one)) for one in answer.chosen)
     return ShimPlan(goal, pockets, answer.measure, answer.bound, answer.proven, _warnings(book.engine, answer, pockets))
@@ -294,7 +302,22 @@ def _why_none(book: Book, case: _Case, options: Options) -> tuple[str, ...]:
         return tuple(told)
     if len(np.unique(options.spring)) < len(case.bare):
         return ("these pockets accept too few of these springs: fit others, or change the heights asked for",)
-    return ("the stock is short: every pocket has a stack, but there are not enough shims for all of them",)
+    return _STOCK_SHORT
+
+
+_STOCK_SHORT = ("the stock is short: every pocket has a stack, but there are not enough shims for all of them",)
+
+
+def _what_to_buy(book: Book, goal: Goal, spring_set: str, seconds: float, cancelled: Callable[[], bool]) -> tuple[str, ...]:
+    """Make the plan as if nobody counted, and say what it takes more than there is over all pockets."""
+    uncounted = tuple(replace(one, count=None) for one in book.engine.shim_stock)
+    plan = plan_shims(replace(book, engine=replace(book.engine, shim_stock=uncounted)), goal, spring_set, seconds, cancelled)
+    lacking = [one for one in plan.wanted(book.engine) if one.lacking]
+    if not lacking:
+        return _STOCK_SHORT
+    unit = book.engine.unit("length")
+    told = ", ".join(f"{one.lacking} of {in_words(one.thickness_mm, 'length', unit)}" for one in lacking)
+    return (f"{_STOCK_SHORT[0]}. Bought beside what is there, {told} would do",)
 
 
 def _why_not(book: Book, case: _Case, p: int) -> str:

@@ -9,6 +9,7 @@ import numpy as np
 from honest_lift.estimates.cylinder.clearance_volume import LeftOver
 from honest_lift.estimates.cylinder.dynamic_ratio import Effective
 from honest_lift.estimates.cylinder.per_cut import per_cut
+from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.units import in_words, unit_of
 
@@ -23,8 +24,11 @@ def chamber_words(book: Book, whole: LeftOver, effective: Effective) -> tuple[st
         if why
     )
     return tuple(
-        one for one in (*why, *_matching(book, whole), _ratios(book, whole, effective), *_cuts(book, whole)) if one
-    )
+        one
+        for one in (
+            *why, *_matching(book, whole), *_as_sold(book, whole), _ratios(book, whole, effective), *_cuts(book, whole)
+        ) if one
+    )  # fmt: skip
 
 
 def _matching(book: Book, whole: LeftOver) -> tuple[str, ...]:
@@ -51,6 +55,23 @@ def _matching(book: Book, whole: LeftOver) -> tuple[str, ...]:
         f"Milled alike they keep that spread: about their mean the largest stays {say(largest - mean)} over, the smallest "
         f"{say(mean - smallest)} under.",
     )
+
+
+def _as_sold(book: Book, whole: LeftOver) -> tuple[str, ...]:
+    """Say how what was poured stands to what the chambers were sold as, cylinder by cylinder; nothing where nothing is stated."""
+    unit, told = book.engine.unit("volume"), []
+    for cylinder, poured in zip(whole.chambers.cylinders, whole.chambers.volume.figure.value.tolist(), strict=True):
+        sold = of_cylinder(book, "chamber_as_sold", cylinder).value
+        if isfinite(sold) and isfinite(poured):
+            off = poured - sold
+            amount = in_words(abs(off), "volume", unit)
+            told.append((in_words(sold, "volume", unit), f"cylinder {cylinder} {amount} {'more' if off >= 0 else 'less'}"))
+    if not told:
+        return ()
+    said = dict.fromkeys(sold for sold, _ in told)
+    if len(said) == 1:
+        return (f"Sold as {told[0][0]}; poured, {', '.join(words for _, words in told)}.",)
+    return (f"Sold and poured: {', '.join(f'{words} than {sold}' for sold, words in told)}.",)
 
 
 def _ratios(book: Book, whole: LeftOver, effective: Effective) -> str:

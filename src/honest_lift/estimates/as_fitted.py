@@ -16,6 +16,7 @@ from honest_lift.facts.changes import is_untouched
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import SCOPES, Fitment, Slot, holders, since
 from honest_lift.facts.place import Place
+from honest_lift.facts.which_valve import EXCHANGED, NUMBERED
 from honest_lift.numbers.doubt import Ground
 
 READ = ("measured", "observed")
@@ -52,7 +53,7 @@ def _done(engine: Engine, slot: Slot, place: Place, found: Input) -> list[Fitmen
     return [
         one for one in there
         if not (whole and one.amount is None) and not _told_after(found, one.when)
-        and not is_untouched(found.quantity, one.change)
+        and not is_untouched(found.quantity, one.change) and one.change not in (NUMBERED, EXCHANGED)
     ]  # fmt: skip
 
 

@@ -25,10 +25,11 @@ from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title
 from honest_lift.facts.shims import ShimSize
-from honest_lift.facts.staleness import depends_on
+from honest_lift.facts.staleness import depends_on, is_of_this_valve
 from honest_lift.facts.tools import Tool
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import WheelTable
+from honest_lift.facts.which_valve import VALVE, valve_at
 from honest_lift.numbers.mendable import MendableError
 
 Table = Literal[
@@ -320,7 +321,9 @@ class Several(Edit, frozen=True):
 
 
 def fitment(engine: Engine, slot: Slot, position: str, **what: Any) -> Fitment:
-    """Make a fitment of now by the hand that is measuring."""
+    """Make a fitment of now by the hand that is measuring. What is done to a valve with a number is done to that valve."""
+    if slot == VALVE:
+        what.setdefault("part", valve_at(engine.fitments, position))
     return Fitment(new_id(), slot, position, when=now(), by=engine.hand, **what)
 
 
@@ -345,7 +348,9 @@ def reading_of(
     """
     at = at or {}
     here = () if repeat else readings_at(book, quantity, place, at)
-    before = tuple(one.reading.id for one in here if not one.fate and one.reading.way == way)
+    before = tuple(
+        one.reading.id for one in here if not one.fate and one.reading.way == way and is_of_this_valve(book.engine, one)
+    )
     return Reading(
         new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
         at_tool, depends_on(book.engine, quantity, way, place), before, low, high,

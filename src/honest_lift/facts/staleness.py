@@ -15,6 +15,7 @@ from honest_lift.facts.fitments import CHANGEABLE, RESTACKED, SCOPES, STACKS, Fi
 from honest_lift.facts.ledger import Standing
 from honest_lift.facts.memory.remember import named_memory
 from honest_lift.facts.place import Place, at_position
+from honest_lift.facts.which_valve import ITSELF, NUMBERED, VALVE, valve_at, valve_of, worked_on
 
 _NOTED = "~"  # before the key of a part that was only noted: its change makes nothing stale
 
@@ -79,7 +80,18 @@ def _touching(engine: Engine, one: Standing, slot: Slot, holder: str, then: str)
     if _only_stated(engine, slot, holder, then):
         return ()
     done = since(engine.fitments, slot, holder, then)
+    if slot == VALVE and any(each.change in ITSELF for each in done):
+        done = _of_this_valve(engine, holder, then, done)
     return tuple(each for each in done if not is_untouched(one.reading.quantity, each.change))
+
+
+def _of_this_valve(engine: Engine, holder: str, then: str, done: tuple[Fitment, ...]) -> tuple[Fitment, ...]:
+    """Give what was done to the valve a reading was taken of, where it sits there still or again; else all that was fitted."""
+    number = valve_of(engine.fitments, holder, then)
+    if number and number == done[-1].part:
+        nameless = (each for each in done if not each.part and each.change not in ITSELF)
+        return (*nameless, *worked_on(engine.fitments, number, then))
+    return tuple(each for each in done if each.change != NUMBERED)
 
 
 def _only_stated(engine: Engine, slot: Slot, holder: str, then: str) -> bool:
@@ -121,6 +133,14 @@ def _restacked(engine: Engine, then: str, now: Fitment | None) -> Fitment | None
     if before is None or now is None or before.height_mm is None or now.height_mm is None:
         return None
     return replace(now, change=RESTACKED, amount=now.height_mm - before.height_mm)
+
+
+def is_of_this_valve(engine: Engine, one: Standing) -> bool:
+    """Tell whether a reading is of the valve that sits at its place now; two that are known by number may be others."""
+    if one.place.kind != "position" or VALVE not in one.depends_on:
+        return True
+    now, then = valve_at(engine.fitments, one.place.name), valve_of(engine.fitments, one.place.name, one.depends_on[VALVE])
+    return not now or not then or now == then
 
 
 def is_stale(engine: Engine, one: Standing) -> bool:

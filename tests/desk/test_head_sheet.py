@@ -7,6 +7,7 @@ from PyQt6.QtGui import QGuiApplication
 from engines import Bench
 from honest_lift.desk import questions
 from honest_lift.desk.printing import save_text
+from honest_lift.desk.valves_here import ValvesHere
 from honest_lift.facts import disk
 
 ENTER = Qt.Key.Key_Return
@@ -200,3 +201,37 @@ def test_shims_below_nothing_are_explained_and_two_stacks_ask_for_members_presse
     qtbot.keyClick(window.bar.entry, ENTER)
     assert window.session.engine.fitted("inner shims", "1e").height_mm == pytest.approx(0.762)
     assert window.session.examination.finding("seat_load", "1e").verdict.word == "unproven", "pressed as one nest"
+
+
+def test_valves_are_numbered_tried_and_exchanged_by_hand(head, monkeypatch):
+    window, _ = head(Bench().complete().book)
+    window.session.go("2i")
+    dialog = ValvesHere(window, window.session)
+    assert "its valve has no number" in dialog.title.text()
+    said = ["1 2 3", "1 2 3 4", "1"]
+    monkeypatch.setattr(questions, "words", lambda *given: said.pop(0))
+    dialog.number()
+    assert "3 numbers were given: there are 4 valves" in dialog.wrong.text()
+    dialog.number()
+    assert "valve 3 sits in it" in dialog.title.text()
+    dialog.number()
+    assert "would sit at two places" in dialog.wrong.text(), "1 is another's"
+    said.append(" B7 ")
+    dialog.put_another()
+    assert "valve B7 sits in it" in dialog.title.text()
+    assert [dialog.table.item(row, 0).text() for row in range(2)] == ["3", "B7"]
+    assert dialog.table.item(0, 1).text() == "the bench"
+    assert window.session.examination.finding("tip_level", "2i").verdict.word == "unproven"
+    dialog.put_chosen()
+    assert "Choose a valve" in dialog.wrong.text()
+    dialog.table.setCurrentCell(0, 0)
+    dialog.put_chosen()
+    assert window.session.examination.finding("tip_level", "2i").verdict.word == "passes", "back in its seat"
+    monkeypatch.setattr(questions, "choose", lambda parent, title, question, titles, current=0: titles[0])
+    dialog.exchange()
+    assert "valve 2 sits in it" in dialog.title.text()
+    assert window.session.examination.finding("valve_margin", "2i").verdict.word == "passes", "its margin came along"
+    assert window.session.examination.finding("tip_level", "2i").verdict.word == "unproven"
+    window._actions["undo"].trigger()
+    assert "valve 3 sits in it" in dialog.title.text()
+    dialog.reject()

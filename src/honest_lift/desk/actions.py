@@ -55,6 +55,7 @@ ACTIONS: tuple[ActionRow, ...] = (
         "swap", "Exchange t&wo springs…", "&Measure", "Ctrl+E", lambda window: window.measure.swap_springs(), True
     ),
     ActionRow("fit_set", "&Fit a set of springs…", "&Measure", "", lambda window: window.measure.fit_set()),
+    ActionRow("valves", "Va&lves of this seat…", "&Measure", "Ctrl+L", lambda window: window.measure.valves_here()),
     ActionRow(
         "changed", "Something else was &changed here…", "&Measure", "", lambda window: window.measure.record_change()
     ),

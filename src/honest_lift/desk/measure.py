@@ -107,6 +107,13 @@ class Measure:
         if answer:
             ask_where_to_fit(self.window, self.session, sets[names.index(answer)])
 
+    def valves_here(self) -> None:
+        """Show the valves that were tried in the current seat."""
+        from honest_lift.desk.valves_here import ValvesHere
+
+        if self.session.position:
+            ValvesHere(self.window, self.session).exec()
+
     def record_change(self) -> None:
         """Write down that something was changed at the current valve, its head or the engine.
 

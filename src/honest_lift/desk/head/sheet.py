@@ -18,6 +18,7 @@ from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.place import position_title
+from honest_lift.facts.which_valve import valve_at
 
 
 class HeadSheet(QWidget):
@@ -90,7 +91,9 @@ class HeadSheet(QWidget):
         self.model.refresh()
         position = self.session.position
         self.grid.show_row(self.model.row_of(position))
-        self.subtitle.setText(position_title(position) if position else self.tr("no valve laid out yet"))
+        number = valve_at(self.session.engine.fitments, position)
+        valve = self.tr(", valve {0}").format(number) if number else ""
+        self.subtitle.setText(f"{position_title(position)}{valve}" if position else self.tr("no valve laid out yet"))
         self.caution.setText(
             next((CATALOG[t.quantity].caution for t, _ in self.page.read if CATALOG[t.quantity].caution), "")
         )

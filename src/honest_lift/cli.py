@@ -15,6 +15,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from honest_lift import __version__
+from honest_lift.demo.demonstrations import DEMONSTRATIONS, FIRST, demonstration
 
 if TYPE_CHECKING:
     from honest_lift.facts.engine import Book
@@ -23,6 +24,7 @@ _EXAMPLES = """\
 examples:
   honest-lift                          open the window with the last engine, or an empty one
   honest-lift --demo                   open it with the invented demonstration engine
+  honest-lift --demo four              the second one, a four on buckets; check demo:four
   honest-lift river.liftbook           open an engine file
   honest-lift check river.liftbook     print every finding and its reason
   honest-lift check demo --json        the same as JSON (docs/findings.md)
@@ -33,6 +35,7 @@ check ends with 0 when all pass or are close, 1 when something fails, 3 when not
 unproven, 2 when the file can't be read or the answer can't be written.
 """
 _DESCRIPTION = "Proves valve springs, heights and clearances from real measurements with their doubt."
+_NAMES = ", ".join(DEMONSTRATIONS)
 _FAULT = 2  # of the file, the call, the machine or the program
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
 
@@ -96,18 +99,18 @@ def _parser(name: str, **more: str) -> argparse.ArgumentParser:
 
 def _fill_open(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("file", nargs="*", type=Path, help="an engine file to open")
-    parser.add_argument("--demo", action="store_true", help="open the invented demonstration engine")
+    parser.add_argument("--demo", nargs="?", const=FIRST, metavar="NAME", help=f"open an invented demonstration engine: {_NAMES}")
     parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
     parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
 
 
 def _fill_check(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
+    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second")
     parser.add_argument("--json", action="store_true", help="as JSON, schema honest-lift/findings (docs/findings.md)")
 
 
 def _fill_curves(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine")
+    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second")
     parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
 
 
@@ -144,10 +147,12 @@ def _book_of(file: str) -> Book | None:
     """Give the book of a file, or of the demonstration; None, and it is said, where it can't be read."""
     from honest_lift.facts.file import FileError, read_book
 
-    if file == "demo":
-        from honest_lift.demo.engine import demo_book
-
-        return demo_book()
+    if file == "demo" or file.startswith("demo:"):
+        name = file.partition(":")[2] or FIRST
+        if name in DEMONSTRATIONS:
+            return demonstration(name)
+        print(f"honest-lift: {_no_demo(name)}", file=sys.stderr)
+        return None
     try:
         return read_book(Path(file))
     except FileError as error:
@@ -208,7 +213,7 @@ def _window(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int
     gc.disable()  # nothing made at the start is thrown away; the window turns it on again when it has been drawn
     from honest_lift.desk.app import run
 
-    return run(file, demo=options.demo)
+    return run(file, demo=options.demo or "")
 
 
 def _one_file(options: argparse.Namespace, parser: argparse.ArgumentParser) -> Path | None:
@@ -218,9 +223,16 @@ def _one_file(options: argparse.Namespace, parser: argparse.ArgumentParser) -> P
         parser.error(f"{len(names)} files were given ({', '.join(names)}); one is opened at a time.{_meant(names[0])}")
     if names and options.demo:
         parser.error(f"both --demo and {names[0]} were given: one of them is opened.")
+    if options.demo and options.demo not in DEMONSTRATIONS:
+        file = options.demo if options.demo.endswith(".liftbook") or Path(options.demo).exists() else ""
+        parser.error(f"both --demo and {file} were given: one of them is opened." if file else _no_demo(options.demo))
     if names and not Path(names[0]).exists() and (meant := _meant(names[0])):
         parser.error(f"{names[0]}: there is no such file.{meant}")
     return options.file[0] if names else None
+
+
+def _no_demo(name: str) -> str:
+    return f"there is no demonstration “{name}”; there are {_NAMES}."
 
 
 def _meant(word: str) -> str:

@@ -8,8 +8,10 @@ from msgspec.structs import replace
 
 from engines import POINTS, Bench, demo
 from honest_lift.checks.examine import examine
+from honest_lift.checks.unbegun import not_asked
 from honest_lift.checks.wording import limit_words, reason, title
 from honest_lift.checks.working import working
+from honest_lift.demo.four import four_book
 from honest_lift.facts.edits import Describe, Drop, Fit, Put, State, StrikeOut, fit_springs, fitment
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
@@ -226,6 +228,27 @@ def test_the_planted_troubles_of_the_demonstration_are_found():
     assert said("bind_margin", "6i")[0] == said("card_bind", "6i")[0] == "fails"
     assert said("installed_height", "8e") == ("unproven", "Not measured: installed height of 8 exhaust.")
     assert {examination.finding("set_weakest", p.id).verdict for p in book.engine.layout.positions} == {Verdict.FAILS}
+
+
+def test_the_planted_troubles_of_the_second_demonstration_are_found():
+    book = four_book()
+    found = {(one.check.name, one.place.name): one for one in examine(book).findings}
+    for check, where in (
+        ("spring_type", "A4"), ("free_set", "B3"), ("set_share", "B3"), ("spring_direction", "1i"), ("guide_clearance", "3e"),
+        ("tip_level", "3i"), ("tip_height", "3i"), ("valve_margin", "4i"), ("cutter_touch", "2e"), ("lash_set", "2e"),
+        ("leak_test", "1e"), ("hardened_base", "4e"), ("chamber_pours", "4"), ("manual_load", "B3"),
+    ):  # fmt: skip
+        assert found[check, where].verdict is Verdict.FAILS, (check, where)
+    for check, where in (("spring_condition", "A3"), ("free_card", "A4"), ("installed_height", "3i"), ("retainer_seal", "4i"),
+                         ("chamber_spread", "3")):  # fmt: skip
+        assert found[check, where].verdict is Verdict.UNPROVEN, (check, where)
+    assert found["chamber_spread", "3"].provisional is Verdict.FAILS
+    heads = {check: one for (check, where), one in found.items() if where == "1i"}
+    assert {check for check, one in heads.items() if one.verdict is not Verdict.PASSES} == {"spring_direction"}
+    assert heads["retainer_seal"].verdict is Verdict.PASSES, "what goes proves enough there"
+    assert "piston_valve" not in heads, "not asked in a valve job"
+    assert "Piston to valve" in not_asked(book.engine)
+    assert all(one.inputs for one in found.values())
 
 
 def test_the_demonstration_can_be_put_right():

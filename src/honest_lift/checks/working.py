@@ -192,9 +192,11 @@ def _spread(page: _Page) -> list[str]:
 
 
 def _less(name: str, first: str, second: str, dimension: str = "length") -> Callable[[_Page], list[str]]:
-    """Give the line of a difference of two terms."""
+    """Give the line of a difference of two terms; none where the difference was read as such."""
 
     def write(page: _Page) -> list[str]:
+        if not (isfinite(page.term(first)) and isfinite(page.term(second))):
+            return []
         figures = f"{page.bare(page.term(first), dimension)} - {page.bare(page.term(second), dimension)}"
         return [page.line(name, f"{TERMS[first][0]} - {TERMS[second][0]}", figures, page.finding.figure, dimension)]
 

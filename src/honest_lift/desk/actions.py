@@ -6,6 +6,7 @@ from collections.abc import Callable
 from functools import partial
 from typing import Any, NamedTuple
 
+from honest_lift.demo.demonstrations import DEMONSTRATIONS
 from honest_lift.desk.steps.order import STEPS
 
 
@@ -23,6 +24,10 @@ class ActionRow(NamedTuple):
 _DIGITS = "123456789HJ0"
 
 
+def _open_demo(name: str, window: Any) -> None:
+    window.files.open_demo(name)
+
+
 def _open(step: str, window: Any) -> None:
     window.session.open_step(step)
 
@@ -30,7 +35,6 @@ def _open(step: str, window: Any) -> None:
 ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("new", "&New engine", "&Engine", "Ctrl+N", lambda window: window.files.new_engine()),
     ActionRow("open", "&Open…", "&Engine", "Ctrl+O", lambda window: window.files.open_engine()),
-    ActionRow("demo", "Open the &demonstration engine", "&Engine", "", lambda window: window.files.open_demo()),
     ActionRow("save", "&Save", "&Engine", "Ctrl+S", lambda window: window.files.save_engine(), True),
     ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", lambda window: window.files.save_engine_as()),
     ActionRow("restore", "&Restore the backup…", "&Engine", "", lambda window: window.files.restore_backup()),
@@ -77,6 +81,10 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("theme", "Dark &theme", "&View", "Ctrl+D", lambda window: window.toggle_theme(), True),
     ActionRow("larger", "&Larger", "&View", "Ctrl++", lambda window: window.larger()),
     ActionRow("smaller", "S&maller", "&View", "Ctrl+-", lambda window: window.smaller()),
+    *(
+        ActionRow(f"demo_{name}", f"Demonstration &{number}: {one.title}", "&Help", "", partial(_open_demo, name))
+        for number, (name, one) in enumerate(DEMONSTRATIONS.items(), start=1)
+    ),
     ActionRow("keys", "&Keys", "&Help", "F1", lambda window: window.show_keys()),
     ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.show_cautions()),
     ActionRow("about", "&About", "&Help", "", lambda window: window.show_about()),

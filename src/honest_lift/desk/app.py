@@ -23,8 +23,8 @@ from honest_lift.facts.journal_file import path_of
 from honest_lift.sheets.terminal import say
 
 
-def run(file: Path | None, *, demo: bool) -> int:
-    """Open the window with an engine and give the exit status: 2 when its file can't be read."""
+def run(file: Path | None, *, demo: str) -> int:
+    """Open the window with an engine, or a demonstration by name; the exit status is 2 when its file can't be read."""
     before = qInstallMessageHandler(_end_in_one_line)
     app = application()
     qInstallMessageHandler(before)
@@ -85,13 +85,13 @@ def _end_in_one_line(kind: QtMsgType, context: object, words: str) -> None:
         os._exit(2)
 
 
-def _put_on_desk(session: Session, file: Path | None, demo: bool, settings: QSettings) -> None:
+def _put_on_desk(session: Session, file: Path | None, demo: str, settings: QSettings) -> None:
     """Put the engine asked for on the desk: the demonstration, a file, else the last one that still opens."""
     if demo:
-        from honest_lift.demo.engine import demo_book
+        from honest_lift.demo.demonstrations import demonstration
         from honest_lift.facts.edits import new_id
 
-        session.take(demo_book(new_id()), None)
+        session.take(demonstration(demo, new_id()), None)
     elif file:
         session.open(file)
     elif last := path_of(str(settings.value("last", "") or "")):

@@ -56,13 +56,13 @@ class Files:
         self.offer_recovery()
         self.name_what_was_set_aside()
 
-    def open_demo(self) -> None:
-        """Open the demonstration engine."""
+    def open_demo(self, name: str) -> None:
+        """Open a demonstration engine by its name."""
         if self.may_leave():
-            from honest_lift.demo.engine import demo_book
+            from honest_lift.demo.demonstrations import demonstration
             from honest_lift.facts.edits import new_id
 
-            self.session.take(demo_book(new_id()), None)
+            self.session.take(demonstration(name, new_id()), None)
 
     def save_engine(self) -> bool:
         """Save to the engine's file; ask for one when it has none. Tells whether it was saved."""

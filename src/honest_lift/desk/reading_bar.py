@@ -16,7 +16,7 @@ from honest_lift.desk.taking import Taken, edit_for
 from honest_lift.desk.theme import LIGHT
 from honest_lift.desk.typed_value import Typed, doubtful, read_two_ways, read_typed, understood_words
 from honest_lift.facts.columns import ColumnError
-from honest_lift.facts.edits import EditError, readings_at
+from honest_lift.facts.edits import EditError
 from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
@@ -306,7 +306,7 @@ class ReadingBar(QWidget):
     def standing(self) -> list[Standing]:
         """Give the readings that count at the place, oldest first."""
         place, task = self.place, self.task
-        found = readings_at(self.session.book, task.quantity, place, task.at) if place and task else []
+        found = task.read_at(self.session.book, place) if place and task else []
         return [one for one in found if not one.fate]
 
     def _tell(self, words: str, *, error: bool) -> None:

@@ -45,6 +45,7 @@ class Session(Walking, QObject):
     page_asked = pyqtSignal(str)  # a page of engine and parts
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
+    demo_asked = pyqtSignal(str)  # a demonstration by its name
     warned = pyqtSignal(str)  # something that went wrong
     unsafe = pyqtSignal(str)  # what is not on the disk, for as long as it is not; "" once all is
     _flushed = pyqtSignal(object)

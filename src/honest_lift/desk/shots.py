@@ -1,37 +1,38 @@
-"""Pictures of every main view with the demonstration engine, for the README and for looking."""
+"""Pictures of every main view with the demonstration engines, for the README and for looking."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 from pathlib import Path
 
-from honest_lift.demo.engine import demo_book
+from honest_lift.demo.demonstrations import demonstration
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window, application
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import new_id
 
-VIEWS = (  # file, step, page or check, valve, theme
-    ("heights", "heights", "", "6i", "light"),
-    ("guides", "head", "Guides", "3i", "light"),
-    ("valves-and-seats", "head", "Valves and seats", "7i", "light"),
-    ("spring-seats", "head", "Spring seats", "2e", "light"),
-    ("springs", "springs", "", "4i", "light"),
-    ("engine", "engine", "Engine", "", "light"),
-    ("cam-card", "engine", "Cam card", "", "light"),
-    ("tester", "engine", "Tester", "", "light"),
-    ("readings", "readings", "", "1i", "light"),
-    ("shims", "shims", "", "5i", "light"),
-    ("camshaft", "cam", "Around the turn", "3i", "light"),
-    ("lobes", "cam", "Measured lobes", "3i", "dark"),
-    ("rocker", "rocker", "", "3i", "light"),
-    ("turn", "turn", "", "7i", "light"),
-    ("chambers", "squeeze", "Chambers", "5i", "light"),
-    ("match", "match", "Find", "5i", "light"),
-    ("trial", "trial", "One trial", "5i", "light"),
-    ("finding", "heights", "bind_margin", "6i", "light"),
-    ("limits", "engine", "Limits", "", "light"),
+EIGHT, FOUR = "eight", "four"
+VIEWS = (  # file, step, page or check, valve, theme, demonstration
+    ("heights", "heights", "", "6i", "light", EIGHT),
+    ("guides", "head", "Guides", "3e", "light", FOUR),
+    ("valves-and-seats", "head", "Valves and seats", "7i", "light", EIGHT),
+    ("spring-seats", "head", "Spring seats", "2e", "light", FOUR),
+    ("springs", "springs", "", "4i", "light", EIGHT),
+    ("engine", "engine", "Engine", "", "light", EIGHT),
+    ("cam-card", "engine", "Cam card", "", "light", EIGHT),
+    ("tester", "engine", "Tester", "", "light", EIGHT),
+    ("readings", "readings", "", "1i", "light", EIGHT),
+    ("shims", "shims", "", "5i", "light", EIGHT),
+    ("camshaft", "cam", "Around the turn", "3i", "light", EIGHT),
+    ("lobes", "cam", "Measured lobes", "3i", "dark", EIGHT),
+    ("rocker", "rocker", "", "3i", "light", EIGHT),
+    ("turn", "turn", "", "7i", "light", EIGHT),
+    ("chambers", "squeeze", "Chambers", "5i", "light", EIGHT),
+    ("match", "match", "Find", "5i", "light", EIGHT),
+    ("trial", "trial", "One trial", "5i", "light", EIGHT),
+    ("finding", "heights", "bind_margin", "6i", "light", EIGHT),
+    ("job", "engine", "Job", "", "light", FOUR),
 )
 
 
@@ -42,30 +43,35 @@ def take_shots(folder: Path) -> Iterator[Path]:
     """Draw every view into a folder and give the path of each file. OSError when one can't be written."""
     app = application()
     load_fonts()
-    session = Session(demo_book(new_id()))
-    session.keeps_shelf = False
-    window = Window(session)
-    window.show()
-    session.start_examining()
-    for name, step, page, valve, theme in VIEWS:
-        session.open_step(step)
-        session.go(valve or "1e")
-        window.dress(theme, 1.0)
-        if step == "engine":
-            window.sheets["engine"].open_page(page)
-        elif step in ("head", "cam", "squeeze", "match", "trial"):
-            window.sheets[step].open_page(page)
-            if step == "trial":
-                window.sheets[step].one_page.show_changes(_TRIED)
-            if step == "match":
-                window.sheets[step].find_page.find_and_wait()
-        elif page:
-            session.look_into(page)
-        for _ in range(8):
-            app.processEvents()
-        path = folder / f"{name}.png"
-        if not window.grab().save(str(path)):
-            raise OSError(0, f"{path.name} could not be written")
-        yield path
-    window.close()
-    session.close()
+    for name in (EIGHT, FOUR):
+        session = Session(demonstration(name, new_id()))
+        session.keeps_shelf = False
+        window = Window(session)
+        window.show()
+        session.start_examining()
+        for view in (one for one in VIEWS if one[-1] == name):
+            _open(window, *view[1:5])
+            for _ in range(8):
+                app.processEvents()
+            path = folder / f"{view[0]}.png"
+            if not window.grab().save(str(path)):
+                raise OSError(0, f"{path.name} could not be written")
+            yield path
+        window.close()
+        session.close()
+
+
+def _open(window: Window, step: str, page: str, valve: str, theme: str) -> None:
+    """Open a view at a valve, a page of a sheet, or a finding of a check."""
+    session = window.session
+    session.open_step(step)
+    session.go(valve or "1e")
+    window.dress(theme, 1.0)
+    if step in ("engine", "head", "cam", "squeeze", "match", "trial"):
+        window.sheets[step].open_page(page)
+        if step == "trial":
+            window.sheets[step].one_page.show_changes(_TRIED)
+        if step == "match":
+            window.sheets[step].find_page.find_and_wait()
+    elif page:
+        session.look_into(page)

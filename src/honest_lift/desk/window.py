@@ -42,6 +42,7 @@ class Window(QMainWindow):
         self.setAcceptDrops(True)
         self._build()
         self.files, self.measure = Files(self, session), Measure(self, session, self.bar)
+        session.demo_asked.connect(self.files.open_demo)
         self._make_actions()
         self._restore()
         for signal in (session.changed, session.moved):

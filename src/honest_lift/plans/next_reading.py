@@ -15,7 +15,7 @@ from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.rocker.parts import RESTS_ON
-from honest_lift.estimates.spring.beside import pressed_at_mm
+from honest_lift.estimates.spring.beside import SAME_MM, pressed_at_mm
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import Place, at_position, of_spring
@@ -158,9 +158,6 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         yield _Need(LACKS, one.quantity, stated=words, page=CATALOG[one.quantity].page), None
     else:
         yield _Need(LACKS, one.quantity, place.member if place else ""), place
-
-
-SAME_MM = 0.01  # heights nearer than that are one
 
 
 def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place | None]]:

@@ -29,7 +29,7 @@ SPRING_OVER_BOSS = Check(
     "spring_over_boss", "Spring over its boss", "head", "length", "Inside of the spring less the boss it stands over.",
 )  # fmt: skip
 CUTTER_TOUCH = Check(
-    "cutter_touch", "Cutter's touch on the map", "head", "length",
+    "cutter_touch", "Cutter's touch", "head", "length",
     "How much higher the cutter touches a seat than the map has it, by the middle one of what was touched on its head.",
 )  # fmt: skip
 _AIM_MM = 0.05  # common practice, no source

@@ -6,7 +6,9 @@ from typing import NamedTuple, get_args
 
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
-from honest_lift.desk.engine.page import Page, button
+from honest_lift.demo.demonstrations import DEMONSTRATIONS
+from honest_lift.desk.engine.page import Page, button, hint_label
+from honest_lift.desk.label import plain
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
@@ -38,7 +40,7 @@ class LayoutPage(Page):
             self.job.addItem(self.tr(one.title), key)
         self.common.addItems(["choose a common layout…", *COMMON])
         self.order = QPlainTextEdit()
-        self.order.setFixedHeight(78)
+        self.order.setFixedHeight(58)
         self.order.setPlaceholderText("one head a line, valves in bench order:  left: 1e 1i 3i 3e 5e 5i 7i 7e")
         self.order.setTabChangesFocus(True)
         self.lay_out = button(self.tr("Lay out"), self._lay_out)
@@ -57,6 +59,7 @@ class LayoutPage(Page):
         self.people, self.hand = QLineEdit(), QComboBox()
         self.people.setPlaceholderText("names, with commas between")
         form = QFormLayout()
+        form.setVerticalSpacing(4)
         for words, widget in (
             ("engine", self.name), ("note", self.note), ("what is being done", self.job), ("common layouts", self.common),
             ("heads, own order", self.order), ("", self.lay_out), ("valve gear", self.gear), ("lifters", self.lifter),
@@ -72,9 +75,25 @@ class LayoutPage(Page):
         both.addWidget(held, 3)
         both.addWidget(self.each, 2)
         self.column.addLayout(both)
+        self.column.addWidget(self._demonstrations())
         self.column.addStretch(1)
         self._connect()
         self.refresh()
+
+    def _demonstrations(self) -> QWidget:
+        """Offer the demonstrations where nothing has been laid out yet."""
+        self.offer = QWidget()
+        row = QHBoxLayout(self.offer)
+        row.setContentsMargins(0, 6, 0, 0)
+        words = hint_label(self.tr("Or look at an invented engine first:"))
+        words.setWordWrap(False)
+        row.addWidget(words)
+        for name, one in DEMONSTRATIONS.items():
+            made = button(self.tr(one.title), lambda name=name: self.session.demo_asked.emit(name))
+            made.setToolTip(plain(self.tr(one.meaning)))
+            row.addWidget(made)
+        row.addStretch(1)
+        return self.offer
 
     def _connect(self) -> None:
         self.name.editingFinished.connect(lambda: self._text("name", self.name))
@@ -98,6 +117,7 @@ class LayoutPage(Page):
 
     def refresh(self) -> None:
         engine = self.session.engine
+        self.offer.setVisible(not engine.layout.heads)
         for widget, text in (
             (self.name, engine.name),
             (self.note, engine.note),

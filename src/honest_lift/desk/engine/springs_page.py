@@ -120,15 +120,15 @@ class SpringsPage(Page):
         heights, loads = CATALOG["installed_height"].physical, CATALOG["spring_load"].physical
         return [
             text_column("card", "name", 150),
-            number_column("installed", "seat_height_mm", "length", length, heights, 76),
+            number_column("installed", "seat_height_mm", "length", length, heights, 98),
             number_column("load", "seat_load_n", "load", load, loads, 56),
-            number_column("open", "open_height_mm", "length", length, heights, 64),
+            number_column("open", "open_height_mm", "length", length, heights, 80),
             number_column("load", "open_load_n", "load", load, loads, 56),
-            number_column("binds", "bind_height_mm", "length", length, heights, 64),
-            number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
-            number_column("manual: at", "manual_height_mm", "length", length, heights, 84),
-            number_column("least", "manual_least_n", "load", load, loads, 56),
-            number_column("most", "manual_most_n", "load", load, loads, 56),
+            number_column("binds", "bind_height_mm", "length", length, heights, 82),
+            number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 72),
+            number_column("manual: at", "manual_height_mm", "length", length, heights, 108),
+            number_column("least", "manual_least_n", "load", load, loads, 68),
+            number_column("most", "manual_most_n", "load", load, loads, 68),
             number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
             Column(
                 "form",

@@ -5,7 +5,6 @@ from __future__ import annotations
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, tell_history
 from honest_lift.desk.steps import springs
 from honest_lift.desk.steps.task import Task
-from honest_lift.facts.edits import readings_at
 from honest_lift.facts.place import of_spring
 from honest_lift.numbers.units import in_figures
 from honest_lift.numbers.verdict import Verdict, worst
@@ -37,6 +36,8 @@ class SpringsGrid(ReadingGrid):
             t.title.replace("load at ", "load at\n")
             .replace("bind height, ", "bind\n")
             .replace("free length, outer", "free\nlength")
+            .replace("bind height", "bind\nheight")
+            .replace("free length", "free\nlength")
             for t in self.tasks
         )
         return (
@@ -78,7 +79,7 @@ class SpringsGrid(ReadingGrid):
     def _read(self, name: str, task: Task) -> Cell:
         if refused := self.session.refused.at(task, name):
             return Cell(refused[0], True, wrong=True, hover=refused[1])
-        read = readings_at(self.session.book, task.quantity, of_spring(name, task.member), task.at)
+        read = task.read_at(self.session.book, of_spring(name, task.member))
         text = next((one.reading.text for one in reversed(read) if not one.fate), "")
         return Cell(text, True, measured=True, hover=tell_history(read))
 

@@ -29,11 +29,12 @@ def tasks(_session: Session | None = None) -> list[Task]:
 
 
 def _progress(session: Session) -> tuple[int, int]:
+    """Give how much of the bare heads is read; a guide's clearance read as such stands for its stem and its bore."""
     guides = [(name, depth) for name in ("stem_diameter", "guide_bore") for depth in DEPTHS]
     wanted = [*guides, *((name, "") for name in _ONCE)]
     places, read = [one.id for one in session.engine.layout.positions], counted(session.book.journal)
     asked = [(quantity, at_position(name, depth)) for name in places for quantity, depth in wanted]
-    return sum(one in read for one in asked), len(asked)
+    return sum(one in read or (bool(one[1].member) and ("guide_clearance", one[1]) in read) for one in asked), len(asked)
 
 
 def _make(session: Session, bar: ReadingBar) -> QWidget:

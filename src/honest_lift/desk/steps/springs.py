@@ -35,14 +35,20 @@ def tasks(session: Session) -> list[Task]:
 
 
 def _heights(session: Session, owner: str, planned: tuple[float, ...]) -> tuple[float, ...]:
-    """Give the heights a set is tested at: those planned, and any that was read all the same."""
+    """Give the heights a set is tested at, the springs' own: those planned, and any that was read all the same."""
+    from honest_lift.estimates.spring.beside import SAME_MM, stood_mm
+
     springs = {one.id for one in session.engine.springs if one.set == owner}
-    read = {
-        one.reading.at["test_height"]
+    read = [
+        round(stood_mm(session.book, one), 6)
         for one in standing(session.book.journal)
         if not one.fate and one.place.name in springs and "test_height" in one.reading.at
-    }
-    return tuple(sorted({*planned, *read}, reverse=True))
+    ]
+    found = list(dict.fromkeys(planned))
+    for height in read:
+        if all(abs(height - one) >= SAME_MM for one in found):
+            found.append(height)
+    return tuple(sorted(found, reverse=True))
 
 
 def _progress(session: Session) -> tuple[int, int]:

@@ -8,6 +8,9 @@ from typing import TYPE_CHECKING
 from msgspec import Struct
 
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import readings_at
+from honest_lift.facts.engine import Book
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import Place, at_cylinder, at_position, of_spring
 from honest_lift.facts.quantity import Quantity
 from honest_lift.numbers.units import in_words
@@ -46,6 +49,14 @@ class Task(Struct, frozen=True):
         if self.kind == "cylinder":
             return at_cylinder(session.cylinder, self.member) if session.cylinder else None
         return at_position(session.position, self.member) if session.position else None
+
+    def read_at(self, book: Book, place: Place) -> list[Standing]:
+        """Give every reading of it at a place, oldest first; a load at the height the spring itself stood at."""
+        if self.height_mm is None:
+            return readings_at(book, self.quantity, place, self.at)
+        from honest_lift.estimates.spring.beside import loads_read_at
+
+        return loads_read_at(book, place, self.height_mm)
 
     @property
     def kind(self) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import isfinite
+from math import isfinite, nan
 
 from msgspec import Struct
 from msgspec.structs import replace
@@ -10,9 +10,10 @@ from msgspec.structs import replace
 from honest_lift.estimates.estimate import Doubts, Input
 from honest_lift.estimates.resolve import counting_readings, resolve
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import Standing
-from honest_lift.facts.place import of_spring
+from honest_lift.facts.place import Place, of_spring
 from honest_lift.numbers.doubt import Ground
 
 AT = "test_height"
@@ -54,7 +55,19 @@ def beside(book: Book, one: Standing) -> Beside:
     return Beside(resolve(book, way.squeezes, of_spring(one.place.name)))
 
 
+SAME_MM = 0.01  # heights nearer than that are one
+
+
+def stood_mm(book: Book, one: Standing) -> float:
+    """Give the height a spring stood at when its load was read, its own; NaN where the reading names none."""
+    return one.reading.at[AT] - beside(book, one).thick_mm if AT in one.reading.at else nan
+
+
 def pressed_at_mm(book: Book, spring: str) -> tuple[float, ...]:
     """Give the heights a spring was read at, its own, with what stood beside it taken off."""
-    counting = counting_readings(book, "spring_load", of_spring(spring))
-    return tuple(one.reading.at[AT] - beside(book, one).thick_mm for one in counting if AT in one.reading.at)
+    return tuple(stood_mm(book, one) for one in counting_readings(book, "spring_load", of_spring(spring)))
+
+
+def loads_read_at(book: Book, place: Place, height_mm: float) -> list[Standing]:
+    """Give every load ever read of a spring, or a member of it, standing at a height of its own, oldest first."""
+    return [one for one in readings_at(book, "spring_load", place) if abs(stood_mm(book, one) - height_mm) < SAME_MM]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import pytest
 from hypothesis import settings
+from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
 from engines import demo
 from honest_lift.desk import questions
@@ -17,6 +18,18 @@ def own_folders(tmp_path, monkeypatch):
     """Keep settings, journals and data of a test in its own folder."""
     for name in ("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME", "XDG_CACHE_HOME"):
         monkeypatch.setenv(name, str(tmp_path / name.lower()))
+
+
+@pytest.fixture(autouse=True)
+def a_question_nobody_answers_fails(monkeypatch):
+    """Fail at once where a test runs into a question that it does not answer, rather than wait for somebody."""
+
+    def asked(parent, title, *rest, **more):
+        pytest.fail(f"a question nobody answers: {title} {rest[:1]}")
+
+    for kind, names in ((QInputDialog, ("getItem", "getText")), (QFileDialog, ("getOpenFileName", "getSaveFileName"))):
+        for name in names:
+            monkeypatch.setattr(kind, name, asked)
 
 
 @pytest.fixture

@@ -99,18 +99,24 @@ def _parser(name: str, **more: str) -> argparse.ArgumentParser:
 
 def _fill_open(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("file", nargs="*", type=Path, help="an engine file to open")
-    parser.add_argument("--demo", nargs="?", const=FIRST, metavar="NAME", help=f"open an invented demonstration engine: {_NAMES}")
+    parser.add_argument(
+        "--demo", nargs="?", const=FIRST, metavar="NAME", help=f"open an invented demonstration engine: {_NAMES}"
+    )
     parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
     parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
 
 
 def _fill_check(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second")
+    parser.add_argument(
+        "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
+    )
     parser.add_argument("--json", action="store_true", help="as JSON, schema honest-lift/findings (docs/findings.md)")
 
 
 def _fill_curves(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second")
+    parser.add_argument(
+        "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
+    )
     parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
 
 

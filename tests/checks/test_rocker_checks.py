@@ -227,7 +227,9 @@ def test_turns_tell_preload_in_bounds_where_nobody_measured_the_gear():
     one = examine(made.book).finding("preload", "1e")
     assert one.figure / 25.4 == pytest.approx(0.75 / 24 * (1 + 1 / 1.6), rel=1e-6)
     assert one.verdict.word == "unproven", "an assumed range proves nothing"
-    assert one.least / 25.4 == pytest.approx(0.060 - 0.05078125 * 1.05, abs=1e-6), "its most stands nearest to the limit"
+    assert one.least / 25.4 == pytest.approx(0.060 - 0.05078125 * 1.05, abs=1e-6), (
+        "its most stands nearest to the limit"
+    )
     assert words(unmeasured(4.0), "preload") == "fails", "too deep at every end of the range"
     assert words(made, "preload", "1i") == "unproven"
 

@@ -47,7 +47,9 @@ def test_a_load_over_parts_wants_the_height_the_tester_shows(qtbot, open_window)
     qtbot.keyClicks(window.bar.entry, "162 at 1.831")
     assert "on the tester, less 0.060 in: 1.771 in of spring" in window.bar.understood.text()
     qtbot.keyClick(window.bar.entry, ENTER)
-    assert window.session.book.journal[-1].at == {"test_height": pytest.approx(1.831 * 25.4)}, "the raw height stays raw"
+    assert window.session.book.journal[-1].at == {"test_height": pytest.approx(1.831 * 25.4)}, (
+        "the raw height stays raw"
+    )
 
 
 def test_travel_to_bind_and_looks_are_typed_on_the_head(qtbot, open_window):

@@ -49,10 +49,17 @@ def test_exchanged_valves_take_their_own_along_and_leave_what_was_read_with_the_
     assert (valve_at(made.engine.fitments, "1i"), valve_at(made.engine.fitments, "2i")) == ("3", "2")
     assert [told(made, "valve_margin", name).value for name in ("1i", "2i")] == pytest.approx([1.7, 1.6])
     assert not any(told(made, "valve_margin", name).ground & Ground.STALE for name in TIPS)
-    assert [bool(told(made, "stem_tip_height", name).ground & Ground.STALE) for name in TIPS] == [False, True, True, False]
+    assert [bool(told(made, "stem_tip_height", name).ground & Ground.STALE) for name in TIPS] == [
+        False,
+        True,
+        True,
+        False,
+    ]
     made.do(exchange_valves(made.engine, "1i", "2i"))
     assert [told(made, "stem_tip_height", name).value for name in ("1i", "2i")] == pytest.approx([50.1, 50.2])
-    assert not any(told(made, "stem_tip_height", name).ground & Ground.STALE for name in TIPS), "each is back in its seat"
+    assert not any(told(made, "stem_tip_height", name).ground & Ground.STALE for name in TIPS), (
+        "each is back in its seat"
+    )
     assert [told(made, "valve_margin", name).value for name in ("1i", "2i")] == pytest.approx([1.6, 1.7])
 
 

@@ -23,7 +23,9 @@ def gears(draw):
     values = (out, up, arm, arm / ratio, bent, roller, across, below, 90.0 - lean - bore, length, 0.0)
     names = ("pivot_out", "pivot_up", "valve_arm", "pushrod_arm", "arm_angle_deg", "tip_radius", "lifter_x", "lifter_y",
              "lifter_axis_deg", "pushrod", "stud_lean_deg")  # fmt: skip
-    gear = set_on_stud(PushrodGear(**{name: np.array(value) for name, value in zip(names, values, strict=True)}), np.array(0.0))
+    gear = set_on_stud(
+        PushrodGear(**{name: np.array(value) for name, value in zip(names, values, strict=True)}), np.array(0.0)
+    )
     assume(np.isfinite(float(gear.pivot_up)))
     return gear, lean, ratio
 
@@ -37,7 +39,9 @@ def test_the_exact_pushrod_lies_inside_its_bounds(made, cut, tip, base):
     lifter = tuple(a + b for a, b in zip(along_cylinder(cut, lean), along_lifter(gear, -base), strict=True))
     exact = pushrod_for(gear, Change(lifter=lifter, tip_up=tip), 0.0, on_shaft=False) - float(gear.pushrod)
     low, high = pushrod_change(cut_mm=cut, tip_up_mm=tip, base_smaller_mm=base)
-    assert low - 0.03 <= exact <= high + 0.03, "a way is seen by its cosine to a hundredth of what the pushrod leans besides"
+    assert low - 0.03 <= exact <= high + 0.03, (
+        "a way is seen by its cosine to a hundredth of what the pushrod leans besides"
+    )
 
 
 @given(gears(), st.floats(0.1, 1.8))

@@ -99,7 +99,9 @@ def test_the_plane_somebody_asks_for_is_the_one_that_is_cut_to():
     cut, both, shim = cut_plans(one.book)
     left = 0.05 - 2 * 0.001 * (1 + 1 / 3 + 1 / 12) ** 0.5
     assert both.planes == (("head", -0.30),)
-    assert both.metal_mm == pytest.approx(0.60 + 0.30 + 0.20 + 0.30), "the low one is cut for the shim that brings it back"
+    assert both.metal_mm == pytest.approx(0.60 + 0.30 + 0.20 + 0.30), (
+        "the low one is cut for the shim that brings it back"
+    )
     assert all(abs(seat.stands_mm + 0.30) <= left + 1e-9 for seat in both.seats)
     assert cut.problems == ("cut alone can't raise to the plane asked for: 2 exhaust",)
     assert shim.planes == (("head", -0.30),)

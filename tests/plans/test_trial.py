@@ -350,8 +350,12 @@ def test_lighter_parts_move_the_speed_and_nothing_of_their_heights():
     after = examine(then).finding("control", "1i")
     speed, mass = "contact_lost_at", "moving_mass"
     assert after.term(mass) == pytest.approx(before.term(mass) - 0.010)
-    assert after.term(speed) / before.term(speed) == pytest.approx((before.term(mass) / after.term(mass)) ** 0.5, rel=1e-3)
-    assert examine(then).finding("control", "1e").figure == pytest.approx(examine(made.book).finding("control", "1e").figure)
+    assert after.term(speed) / before.term(speed) == pytest.approx(
+        (before.term(mass) / after.term(mass)) ** 0.5, rel=1e-3
+    )
+    assert examine(then).finding("control", "1e").figure == pytest.approx(
+        examine(made.book).finding("control", "1e").figure
+    )
     for check in ("installed_height", "lock_out", "valve_margin", "tip_level"):
         one = examine(then).finding(check, "1i")
         assert one is None or not one.ground & (Ground.STALE | Ground.PREDICTED), check

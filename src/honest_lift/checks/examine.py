@@ -31,7 +31,9 @@ from honest_lift.facts.memory.remember import by_value, last_few
 from honest_lift.facts.place import split_position
 from honest_lift.numbers.verdict import Verdict, worst
 
-_OF_SPRINGS = frozenset({"spring_load", "bind_height", "free_length", "spring_condition", "reference_load", "in_tester"})
+_OF_SPRINGS = frozenset(
+    {"spring_load", "bind_height", "free_length", "spring_condition", "reference_load", "in_tester"}
+)
 _DIRECTION = frozenset({"spring_direction"})
 _SPRING = frozenset({"spring"})
 

@@ -32,7 +32,9 @@ HARDENED_BASE = Check(
 HALF_LIFT_SEEN = Check(
     "half_lift_seen", "Square at half lift", "rocker", OBSERVED, "How the arm stands to a set square at half lift.",
 )  # fmt: skip
-SEAL_SEEN = Check("seal_seen", "Retainer at the seal", "heights", OBSERVED, "Whether they were seen to touch at full lift.")
+SEAL_SEEN = Check(
+    "seal_seen", "Retainer at the seal", "heights", OBSERVED, "Whether they were seen to touch at full lift."
+)
 ROCKER_SEEN = Check("rocker_seen", "Rocker at the retainer", "heights", OBSERVED, "Whether they were seen to touch.")
 SEEN = (HALF_LIFT_SEEN, SEAL_SEEN, ROCKER_SEEN)  # begun where somebody looked; nobody has to
 BARE_HEAD = (SEAT_CONTACT, LEAK_TEST, PARTS_CONDITION, SPRING_STANDING, RETAINER_LEVEL)

@@ -191,8 +191,9 @@ def _wanted(book: Book, check: str, place: Place) -> list[Input]:
     return lacking or [again]
 
 
+POURED_ONCE = "poured once: only a second pour shows whether the first can be believed"
 _AGAIN = {
-    "chamber_pours": "poured once: only a second pour shows whether the first can be believed",
+    "chamber_pours": POURED_ONCE,
     "lash_set": "lash is stated, and nobody has read it at this valve",
 }
 

@@ -126,7 +126,9 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     lights = _lights(narrowed(book, frozenset({"coil_light"}), frozenset({"spring", "shims", "cam", "rocker"})))
     looked = _seal_seen(narrowed(book, frozenset({"seal_seen"}), slots_of(("seal_seen",))))
     travels = _travels(narrowed(book, frozenset({"bind_travel"}), slots_of(("bind_travel",))))
-    rings = _rings(narrowed(book, frozenset({"seat_width", "head_diameter"}), slots_of(("seat_width", "head_diameter"))))
+    rings = _rings(
+        narrowed(book, frozenset({"seat_width", "head_diameter"}), slots_of(("seat_width", "head_diameter")))
+    )
     at = tuple(
         AtValve(
             one.id,

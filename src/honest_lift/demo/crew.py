@@ -27,7 +27,9 @@ class Crew:
         hour, rest = divmod(8 * 60 + minute, 60)
         return f"{self._day}T{hour:02}:{rest:02}:00Z"
 
-    def read(self, quantity: str, place: Place, text: str, way: str, tool: str = "", unit: str = "", **more: Any) -> Reading:
+    def read(
+        self, quantity: str, place: Place, text: str, way: str, tool: str = "", unit: str = "", **more: Any
+    ) -> Reading:
         """Write a reading down as it was typed; a word of an observation, a figure, or what goes and what does not."""
         minute = next(self._minutes)
         row = CATALOG[quantity]

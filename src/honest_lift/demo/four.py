@@ -129,7 +129,9 @@ def _fitments() -> tuple[Fitment, ...]:
     made = [Fitment(f"spring-{row[1]}", "spring", row[1], row[0], when=_BEGAN, by="Teal")
             for row in (*INTAKE_SPRINGS, *EXHAUST_SPRINGS)]  # fmt: skip
     for name, number, *_ in VALVES:
-        made.append(Fitment(f"valve-{name}", "valve", name, number, when=_BEGAN, by="Teal", change=NUMBERED, note="numbered"))
+        made.append(
+            Fitment(f"valve-{name}", "valve", name, number, when=_BEGAN, by="Teal", change=NUMBERED, note="numbered")
+        )
     for name, shim, *_, bucket in SET_UP:
         if shim:
             made.append(Fitment(f"shims-{name}", "shims", name, thicknesses_mm=(float(shim),), when=_BEGAN, by="Teal"))

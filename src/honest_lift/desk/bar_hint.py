@@ -22,16 +22,18 @@ def howto_words(session: Session, task: Task | None, way: Way | None) -> str:
     return way.howto if way else ""
 
 
-def hint_words(task: Task, before: Sequence[str], howto: str, *, another_way: bool = False) -> str:
+def hint_words(task: Task, before: Sequence[str], howto: str, *, another: bool = False, again: bool = False) -> str:
     """Give the hint for a task where readings stand already, as they were typed; `howto` tells how its way measures.
 
-    `another_way`: none of them was read the way that is chosen, so that none is replaced.
+    `another`: none of them was read the way that is chosen, so that none is replaced. `again`: it is asked to be read once more.
     """
     if before:
         more = f" and {len(before) - 1} more" if len(before) > 1 else ""
-        again = QCoreApplication.translate("bar", "Enter replaces, Shift+Enter repeats")
-        if another_way:
-            again = QCoreApplication.translate("bar", "read another way: Enter adds this one beside it")
-        return f"before: {before[-1]}{more}; {again}"
+        words = QCoreApplication.translate("bar", "Enter replaces, Shift+Enter repeats")
+        if again:
+            words = QCoreApplication.translate("bar", "read it once more: Enter adds this one beside it")
+        elif another:
+            words = QCoreApplication.translate("bar", "read another way: Enter adds this one beside it")
+        return f"before: {before[-1]}{more}; {words}"
     listed = [words_of(task.row)] if task.row.choices else []
     return "; ".join([*listed, task.row.caution or howto or task.row.meaning])

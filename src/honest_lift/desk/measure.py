@@ -101,9 +101,7 @@ class Measure:
             )
             return
         names = [one.name for one in sets]
-        answer = questions.choose(
-            self.window, self.tr("Fit a set"), self.tr("Set to fit"), names, len(names) - 1
-        )
+        answer = questions.choose(self.window, self.tr("Fit a set"), self.tr("Set to fit"), names, len(names) - 1)
         if answer:
             ask_where_to_fit(self.window, self.session, sets[names.index(answer)])
 

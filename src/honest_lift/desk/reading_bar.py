@@ -300,7 +300,8 @@ class ReadingBar(QWidget):
             return
         here, way = self.standing(), self.way.currentData()
         another = all(one.reading.way != way for one in here)
-        self.hint.setText(hint_words(task, [one.reading.text for one in here], self._way_howto(), another_way=another))
+        before, again = [one.reading.text for one in here], self.session.is_read_again(task.quantity)
+        self.hint.setText(hint_words(task, before, self._way_howto(), another=another, again=again))
         self.hint.setToolTip(plain(self.hint.text()))
 
     def standing(self) -> list[Standing]:
@@ -348,7 +349,7 @@ class ReadingBar(QWidget):
         if not self._is_agreed(task, typed, text):
             return
         self.entry.clear()
-        if self._take(typed, text.strip(), repeat=repeat):
+        if self._take(typed, text.strip(), repeat=repeat or self.session.is_read_again(task.quantity)):
             self._tell(self.tr("{0} at {1} taken.").format(text.strip(), place.title), error=False)
             self._show_hint()
             self.entry.setFocus()

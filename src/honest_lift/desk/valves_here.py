@@ -131,9 +131,9 @@ class ValvesHere(QDialog):
             self._do(NumberValves(dict(zip(names, told, strict=True))))
         else:
             self.wrong.setText(
-                self.tr("{0} numbers were given: there are {1} valves, or one here. A blank stands between two.").format(
-                    len(told), len(names)
-                )
+                self.tr(
+                    "{0} numbers were given: there are {1} valves, or one here. A blank stands between two."
+                ).format(len(told), len(names))
             )
 
     def put_another(self) -> None:
@@ -155,7 +155,9 @@ class ValvesHere(QDialog):
         if not valve_at(self.session.engine.fitments, self.position) and number.strip() not in valves_known(
             self.session.engine.fitments
         ):
-            question = self.tr("What was read here so far is of a valve without a number. Number it first to keep both apart.")
+            question = self.tr(
+                "What was read here so far is of a valve without a number. Number it first to keep both apart."
+            )
             if not questions.ask(self, self.tr("Another valve"), question, self.tr("Put it in all the same")):
                 return
         self._do(PutValves({self.position: number.strip()}))
@@ -168,9 +170,13 @@ class ValvesHere(QDialog):
             if one.id != here and one.role == at_position(here).role and valve_at(engine.fitments, one.id)
         ]  # fmt: skip
         if not valve_at(engine.fitments, here) or not others:
-            self.wrong.setText(self.tr("Two valves of one role with a number each are needed: number the valves first."))
+            self.wrong.setText(
+                self.tr("Two valves of one role with a number each are needed: number the valves first.")
+            )
             return
-        titles = [self.tr("{0}, valve {1}").format(position_title(one), valve_at(engine.fitments, one)) for one in others]
+        titles = [
+            self.tr("{0}, valve {1}").format(position_title(one), valve_at(engine.fitments, one)) for one in others
+        ]
         question = self.tr("Valve {0} changes places with").format(valve_at(engine.fitments, here))
         if answer := questions.choose(self, self.tr("Exchange valves"), question, titles):
             self._do(exchange_valves(engine, here, others[titles.index(answer)]))

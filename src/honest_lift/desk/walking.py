@@ -33,14 +33,16 @@ class Walking:
         """Walk every place again, not only those that the plan asks for."""
         self.queue = None
 
+    def is_read_again(self, quantity: str) -> bool:
+        """Tell whether a quantity is walked to be read once more, beside what stands there."""
+        return self.queue is not None and self.queue.repeat and self.queue.quantity == quantity
+
     def _left_of_queue(self) -> list[str]:
         """Give the places of the queue that still want a reading, in the order they are walked."""
         queue = self.queue
         if queue is None:
             return []
-        key = (queue.quantity, queue.member, queue.height_mm, queue.tier)
-        now_left = (one for one in self.plan if (one.quantity, one.member, one.height_mm, one.tier) == key)
-        return [place.name for one in now_left for place in one.places]
+        return [place.name for one in self.plan if one.asks_as(queue) for place in one.places]
 
     def _next_in_queue(self) -> str:
         """Give the place after the current one that still wants a reading; "" when there is none."""

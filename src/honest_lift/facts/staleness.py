@@ -139,7 +139,10 @@ def is_of_this_valve(engine: Engine, one: Standing) -> bool:
     """Tell whether a reading is of the valve that sits at its place now; two that are known by number may be others."""
     if one.place.kind != "position" or VALVE not in one.depends_on:
         return True
-    now, then = valve_at(engine.fitments, one.place.name), valve_of(engine.fitments, one.place.name, one.depends_on[VALVE])
+    now, then = (
+        valve_at(engine.fitments, one.place.name),
+        valve_of(engine.fitments, one.place.name, one.depends_on[VALVE]),
+    )
     return not now or not then or now == then
 
 

@@ -40,7 +40,9 @@ class NumberValves(Edit, frozen=True):
         if wrong := [one for one in told if not one or len(one) > _LONGEST]:
             raise EditError(f"“{wrong[0]}”: a valve's number is a few figures or letters, as in 7 or A2.")
         twice = [one for one in told if told.count(one) > 1]
-        there = [one for at, one in self.numbers.items() if place_of_valve(engine.fitments, one.strip()) not in ("", at)]
+        there = [
+            one for at, one in self.numbers.items() if place_of_valve(engine.fitments, one.strip()) not in ("", at)
+        ]
         if twice or there:
             raise EditError(f"Valve {(twice or there)[0]} would sit at two places: each number is one valve's.")
         made = tuple(
@@ -68,7 +70,9 @@ class PutValves(Edit, frozen=True):
         before = {number: place_of_valve(engine.fitments, number) for number in self.places.values()}
         for at, number in self.places.items():
             if (was := before[number]) and at_position(was).role != at_position(at).role:
-                raise EditError(f"Valve {number} is an {at_position(was).role} valve, and {position_title(at)} takes none.")
+                raise EditError(
+                    f"Valve {number} is an {at_position(was).role} valve, and {position_title(at)} takes none."
+                )
         swapped = set(before.values()) == set(self.places)
         left = [at for at in before.values() if at and at not in self.places]
         made = tuple(
@@ -95,7 +99,11 @@ def of_the_valve_alone(quantity: str, way: str) -> bool:
 
 def _along(book: Book, after: Engine, number: str, at: str) -> list[Moved]:
     """Give the moves of what was read of a valve alone, where it counts, from wherever it was read to where it now sits."""
-    own = [one for one in standing(book.journal) if not one.fate and _is_of(book.engine, one, number) and one.place.name != at]
+    own = [
+        one
+        for one in standing(book.journal)
+        if not one.fate and _is_of(book.engine, one, number) and one.place.name != at
+    ]
     return [
         Moved(new_id(), now(), after.hand, one.reading.id, to, depends_on(after, one.reading.quantity, one.reading.way, to))
         for one in own if not is_stale(_back_in(book.engine, one, number), one)

@@ -52,4 +52,6 @@ def valves_known(fitments: Sequence[Fitment]) -> tuple[str, ...]:
 
 def tried_at(fitments: Sequence[Fitment], position: str) -> tuple[str, ...]:
     """Give the numbers of the valves that ever sat at a position, in the order they came."""
-    return tuple(dict.fromkeys(one.part for one in fitments if (one.slot, one.position) == (VALVE, position) and one.part))
+    return tuple(
+        dict.fromkeys(one.part for one in fitments if (one.slot, one.position) == (VALVE, position) and one.part)
+    )

@@ -85,7 +85,9 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
     # in a window the other side lies open beyond the range, unless nothing passes either of its ends
     one_sided = np.isnan(lowest) | np.isnan(highest) | _all_ends_are_physical(figure)
     ranged = figure.assumed.any(axis=0)  # an assumption that scans no range proves nothing in any direction
-    proven = only_assumed & ranged & one_sided & (grid.min(axis=0) >= expanded - edge) & _worst_is_physical(figure, grid)
+    proven = (
+        only_assumed & ranged & one_sided & (grid.min(axis=0) >= expanded - edge) & _worst_is_physical(figure, grid)
+    )
     verdict[proven] = int(Verdict.PASSES)
     return Decision(
         margin, expanded, verdict, provisional, grid.min(axis=0), grid.max(axis=0),

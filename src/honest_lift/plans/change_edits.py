@@ -49,10 +49,15 @@ def edit_of(book: Book, change: Change) -> Edit:
     if not holders_of(engine.layout, kind, change.where):
         gone = f"there is no “{change.where}” on this engine any more" if change.where else "lay the heads out first"
         raise EditError(f"{kind.title}: {gone}.")
-    edits = {"springs": _springs, "shims": _shims, "cam": _card, "ratio": _anew, "lash": _anew, "lobe_lift": _anew,
-             **dict.fromkeys(MASSES, _heavier)}.get(
-        change.kind, _fitted
-    )(book, kind, change)
+    edits = {
+        "springs": _springs,
+        "shims": _shims,
+        "cam": _card,
+        "ratio": _anew,
+        "lash": _anew,
+        "lobe_lift": _anew,
+        **dict.fromkeys(MASSES, _heavier),
+    }.get(change.kind, _fitted)(book, kind, change)
     return Several(tuple(edits), words_of(engine, change))
 
 
@@ -171,7 +176,9 @@ def _heavier(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     there, source = _place(engine, change.where), words_of(engine, change)
     stated = [one for one in engine.facts if one.quantity == quantity and (there == ENGINE or one.place == there)]
     if not stated and there != ENGINE:  # stated for more than this: from now on this one by itself
-        stated = [replace(one, place=there) for one in engine.facts if one.quantity == quantity and one.place in _over(there)][:1]
+        stated = [
+            replace(one, place=there) for one in engine.facts if one.quantity == quantity and one.place in _over(there)
+        ][:1]
     facts = tuple(
         replace(one, value=one.value + change.amount, text="", low=None if one.low is None else one.low + change.amount,
                 high=None if one.high is None else one.high + change.amount, source=source, when=now())

@@ -13,6 +13,7 @@ from msgspec import Struct
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.unbegun import POURED_ONCE
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.estimates.spring.beside import SAME_MM, pressed_at_mm
@@ -53,7 +54,8 @@ class NextStep(Struct, frozen=True):
     """One step: a quantity to be read at some places, or something only a person can state.
 
     `member` and `height_mm` tell readings of springs apart. `places` in head order; none where it is to be `stated`,
-    and then `page` of engine and parts is where. `checks`: how many wait for it.
+    and then `page` of engine and parts is where. `checks`: how many wait for it. `repeat`: it is read once more, beside what
+    stands there.
     """
 
     quantity: str
@@ -64,6 +66,12 @@ class NextStep(Struct, frozen=True):
     checks: int
     stated: str = ""
     page: str = ""
+    repeat: bool = False
+
+    def asks_as(self, other: NextStep) -> bool:
+        """Tell whether it asks for the same reading as a step of an earlier plan, at whatever places are left."""
+        mine, others = ((one.quantity, one.member, one.height_mm, one.tier, one.repeat) for one in (self, other))
+        return mine == others
 
     @property
     def why(self) -> str:
@@ -78,6 +86,7 @@ class _Need(Struct, frozen=True):
     height_mm: float | None = None
     stated: str = ""
     page: str = ""
+    repeat: bool = False
 
 
 def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
@@ -99,7 +108,7 @@ def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
     steps = [
         NextStep(need.quantity, need.member, need.height_mm,
                  tuple(sorted(places.get(need, ()), key=lambda one: order.get(one.name, len(order)))),
-                 need.tier, count, need.stated, need.page)
+                 need.tier, count, need.stated, need.page, need.repeat)
         for need, count in waiting.items()
     ]  # fmt: skip
     return tuple(sorted(steps, key=lambda one: (one.tier, not _in_a_minute(one), -one.checks)))
@@ -157,7 +166,7 @@ def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         words = f"{CATALOG[one.quantity].title}: state or measure it"
         yield _Need(LACKS, one.quantity, stated=words, page=CATALOG[one.quantity].page), None
     else:
-        yield _Need(LACKS, one.quantity, place.member if place else ""), place
+        yield _Need(LACKS, one.quantity, place.member if place else "", repeat=one.note == POURED_ONCE), place
 
 
 def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place | None]]:
@@ -192,7 +201,12 @@ def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
         yield _Need(STALE, one.quantity, one.asked.member), one.asked
     else:
         yield (
-            _Need(STALE, one.quantity, stated=f"{row.title}: state its tolerance", page=CATALOG[one.quantity].page),
+            _Need(
+                STALE,
+                one.quantity,
+                page=CATALOG[one.quantity].page,
+                stated=f"{row.title}: state {'it, it is assumed' if one.kind == 'assumed' else 'its tolerance'}",
+            ),
             None,
         )
 

@@ -31,6 +31,8 @@ POCKET_WALL = Check(
 )  # fmt: skip
 GIVEN = ("valve_drop", "valve_recess", "piston_valve_clay", "piston_valve_room")
 ALUMINIUM_MM = 0.030 * 25.4  # more for aluminium rods, which grow and stretch. From memory
+_BY_PARTS = ("valve_drop", "valve_recess")  # either begins the way by parts
+_NO_ROOM = Input("piston_valve_room", "", "missing", ground=Ground.MISSING)
 _EDGE_MM = 1e-9
 _ODDS = "can't both be"
 _CAUSES = (
@@ -75,22 +77,26 @@ def as_it_stands(book: Book, worked: ThroughTurn) -> tuple[Estimate, list[str]]:
     barred = worked.least.figure.ground & ~int(Ground.SPECIFIED)
     doubt, chosen = worked.least.figure.u, list[Input]()
     reads, remarks = [], []
+    by_clay = is_given(book, "piston_valve_clay") and not any(is_given(book, one) for one in _BY_PARTS)
     for case, name in enumerate(names):
         row, clay = room_read(book, name), clay_read(book, name)
         told = row.least or (clay if barred[case] else None)
         own = _as_input(worked, case, float(doubt[case]))
         held = told or own
         apart = [] if held is None else _at_odds(held, (row.least, clay, own), row.nearest)
-        chosen.append(
-            _barred(told, apart) if told else Input("piston_valve_room", "", "missing", ground=Ground.MISSING)
-        )
-        reads.append(told is not None)
+        chosen.append(_barred(told, apart) if told else _no_clay(name) if by_clay else _NO_ROOM)
+        reads.append(told is not None or by_clay)
         remarks.append(_remark(book, worked, case, told, apart, row.why_not))
     first = np.array(reads)
     read = estimate_of(chosen)
     least = either(first, read, worked.least)
     at_odds = np.array([not own and _ODDS in words for own, words in zip(reads, remarks, strict=True)])
     return Estimate(least.figure.on_ground(at_odds, Ground.UNSOUND), least.inputs), remarks
+
+
+def _no_clay(name: str) -> Input:
+    """Give what is missing at a valve of an engine tried with clay: its own clay, not the parts that nobody measures."""
+    return replace(_NO_ROOM, quantity="piston_valve_clay", asked=at_position(name))
 
 
 def _as_input(worked: ThroughTurn, case: int, u_mm: float) -> Input | None:

@@ -24,7 +24,9 @@ GUIDE_CLEARANCE = Check(
     "What the stem has to move in: bore of the guide less the stem, where it stands worst of top, middle and bottom.",
 )  # fmt: skip
 
-_APART = "read as such and as bore less stem it can't be both: set the gauge again, and strike out the one that is wrong"
+_APART = (
+    "read as such and as bore less stem it can't be both: set the gauge again, and strike out the one that is wrong"
+)
 
 
 def check_guides(book: Book) -> list[Finding]:

@@ -31,6 +31,15 @@ def fit_set(session: Session, owner: SpringSet, role: str = "") -> bool:
     return done
 
 
+def fit_set_or_ask(parent: QWidget, session: Session, owner: SpringSet) -> None:
+    """Fit a set at every valve where it has a spring for each; a smaller one is asked where it goes."""
+    springs = sum(one.set == owner.id for one in session.engine.springs)
+    if springs < len(session.engine.layout.positions):
+        ask_where_to_fit(parent, session, owner)
+    else:
+        fit_set(session, owner)
+
+
 def ask_where_to_fit(parent: QWidget, session: Session, owner: SpringSet) -> None:
     """Ask at which valves a set goes, the ones it is enough for first, and fit it there."""
     springs = sum(one.set == owner.id for one in session.engine.springs)

@@ -7,7 +7,7 @@ from typing import get_args
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QHBoxLayout, QSpinBox, QVBoxLayout
 
-from honest_lift.desk.engine.fitting import ask_where_to_fit, tell_of_paint
+from honest_lift.desk.engine.fitting import fit_set_or_ask, tell_of_paint
 from honest_lift.desk.engine.page import Page, button, hint_label, in_row
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable, number_column, text_column
@@ -277,7 +277,7 @@ class SpringsPage(Page):
         if owner is None:
             self.session.warned.emit(self.tr("Choose the set to fit."))
             return
-        ask_where_to_fit(self, self.session, owner)
+        fit_set_or_ask(self, self.session, owner)
 
     def _put_spring(self, spring: Spring) -> None:
         self.session.do(Put("springs", spring))

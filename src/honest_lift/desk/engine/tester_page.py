@@ -67,7 +67,9 @@ class TesterPage(Page):
         )
         self.column.addWidget(self.readings, 3)
         self.add_row(button(self.tr("Calibrate with these readings"), self._calibrate))
-        self.beside = StatedTable(session, {"in_tester": ("",)}, self.tr("What stands in the tester beside the springs"), 330)
+        self.beside = StatedTable(
+            session, {"in_tester": ("",)}, self.tr("What stands in the tester beside the springs"), 330
+        )
         self.column.addWidget(self.beside.view, 1)
         self.result = Label()
         self.result.setObjectName("working")

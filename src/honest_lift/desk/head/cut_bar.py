@@ -110,8 +110,13 @@ class CutBar(QWidget):
 
     def _asked(self, head: Place) -> str:
         fact = next((one for one in self.session.engine.facts if one.key == ("seat_plane", head)), None)
-        return in_figures(fact.value, "length", self.session.unit("length"), 4 if self.session.unit("length") == "in" else 2) \
-            if fact else ""
+        return (
+            in_figures(
+                fact.value, "length", self.session.unit("length"), 4 if self.session.unit("length") == "in" else 2
+            )
+            if fact
+            else ""
+        )
 
     def _ask(self) -> None:
         """State the plane that is typed; a blank gives it back to the least metal."""

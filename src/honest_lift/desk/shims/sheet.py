@@ -340,6 +340,8 @@ def _counted(plan: ShimPlan, session: Session) -> str:
     if not wanted:
         return "No shims at all."
     sizes = ", ".join(f"{one.count} × {in_figures(one.thickness_mm, 'length', unit)}" for one in wanted)
-    lacking = ", ".join(f"{one.lacking} × {in_figures(one.thickness_mm, 'length', unit)}" for one in wanted if one.lacking)
+    lacking = ", ".join(
+        f"{one.lacking} × {in_figures(one.thickness_mm, 'length', unit)}" for one in wanted if one.lacking
+    )
     buy = f" To buy: {lacking} {unit}." if lacking else ""
     return f"{sum(one.count for one in wanted)} shims in all: {sizes} {unit}.{buy}"

@@ -34,7 +34,9 @@ def _progress(session: Session) -> tuple[int, int]:
     wanted = [*guides, *((name, "") for name in _ONCE)]
     places, read = [one.id for one in session.engine.layout.positions], counted(session.book.journal)
     asked = [(quantity, at_position(name, depth)) for name in places for quantity, depth in wanted]
-    return sum(one in read or (bool(one[1].member) and ("guide_clearance", one[1]) in read) for one in asked), len(asked)
+    return sum(one in read or (bool(one[1].member) and ("guide_clearance", one[1]) in read) for one in asked), len(
+        asked
+    )
 
 
 def _make(session: Session, bar: ReadingBar) -> QWidget:

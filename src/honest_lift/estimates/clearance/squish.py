@@ -37,7 +37,8 @@ def squish(book: Book) -> Squish:
     worked, read = _worked(book, cylinders), [_read(book, one) for one in cylinders]
     both = two_ways(estimate_of(read), worked)
     remarks = [
-        _remark(book, one, _as_input(worked, case), told=one.is_told, apart=bool(both.apart[case])) for case, one in enumerate(read)
+        _remark(book, one, _as_input(worked, case), told=one.is_told, apart=bool(both.apart[case]))
+        for case, one in enumerate(read)
     ]
     return Squish(both.held, worked, tuple(remarks))
 

@@ -13,6 +13,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import readings_at
 from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import Standing
+from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.place import Place, of_spring
 from honest_lift.numbers.doubt import Ground
 
@@ -64,8 +65,12 @@ def stood_mm(book: Book, one: Standing) -> float:
 
 
 def pressed_at_mm(book: Book, spring: str) -> tuple[float, ...]:
-    """Give the heights a spring was read at, its own, with what stood beside it taken off."""
-    return tuple(stood_mm(book, one) for one in counting_readings(book, "spring_load", of_spring(spring)))
+    """Give the heights a spring was read at, its own, with what stood beside it taken off. Remembered."""
+    place = of_spring(spring)
+    return recalled(
+        book, ("spring_load", "in_tester"), ("pressed at", place),
+        lambda: tuple(stood_mm(book, one) for one in counting_readings(book, "spring_load", place)),
+    )  # fmt: skip
 
 
 def loads_read_at(book: Book, place: Place, height_mm: float) -> list[Standing]:

@@ -5,7 +5,9 @@ from __future__ import annotations
 from honest_lift.facts.quantity import Choice, Quantity, Way
 from honest_lift.numbers.verdict import Verdict
 
-_LOOKED = "Look first: pits, wear, scored ends. “retire: pitted” writes the reason down, “reuse: light rust” what was seen."
+_LOOKED = (
+    "Look first: pits, wear, scored ends. “retire: pitted” writes the reason down, “reuse: light rust” what was seen."
+)
 _EYES = "A compressed valve spring can put an eye out: eye protection on, tool square, never over the face."
 
 ROWS: tuple[Quantity, ...] = (

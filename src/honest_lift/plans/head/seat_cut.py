@@ -86,7 +86,9 @@ def cut_plans(book: Book) -> tuple[CutPlan, ...]:
 
     def of_heads(plan: Callable[[list[str], Array, float | None], CutPlan]) -> CutPlan:
         own = [[names[row] for row in rows] for rows in heads]
-        return _joined([plan(one, values[rows], wanted_plane(book, one[0])) for one, rows in zip(own, heads, strict=True)])
+        return _joined(
+            [plan(one, values[rows], wanted_plane(book, one[0])) for one, rows in zip(own, heads, strict=True)]
+        )
 
     least = of_heads(lambda own, mm, at: _planned(book.engine, own, mm, stacks, left, "cut and shim", at))
     return (

@@ -52,7 +52,9 @@ def candidates(book: Book, position: str) -> tuple[Candidate, ...]:
 
 def _candidate(book: Book, position: str, number: str) -> Candidate | None:
     try:
-        there = book if valve_at(book.engine.fitments, position) == number else _with(book, PutValves({position: number}))
+        there = (
+            book if valve_at(book.engine.fitments, position) == number else _with(book, PutValves({position: number}))
+        )
     except EditError:
         return None
     tip, margin, head = (_read(there, name, position) for name in READ)

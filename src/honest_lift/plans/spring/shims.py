@@ -308,10 +308,14 @@ def _why_none(book: Book, case: _Case, options: Options) -> tuple[str, ...]:
 _STOCK_SHORT = ("the stock is short: every pocket has a stack, but there are not enough shims for all of them",)
 
 
-def _what_to_buy(book: Book, goal: Goal, spring_set: str, seconds: float, cancelled: Callable[[], bool]) -> tuple[str, ...]:
+def _what_to_buy(
+    book: Book, goal: Goal, spring_set: str, seconds: float, cancelled: Callable[[], bool]
+) -> tuple[str, ...]:
     """Make the plan as if nobody counted, and say what it takes more than there is over all pockets."""
     uncounted = tuple(replace(one, count=None) for one in book.engine.shim_stock)
-    plan = plan_shims(replace(book, engine=replace(book.engine, shim_stock=uncounted)), goal, spring_set, seconds, cancelled)
+    plan = plan_shims(
+        replace(book, engine=replace(book.engine, shim_stock=uncounted)), goal, spring_set, seconds, cancelled
+    )
     lacking = [one for one in plan.wanted(book.engine) if one.lacking]
     if not lacking:
         return _STOCK_SHORT

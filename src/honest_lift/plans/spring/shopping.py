@@ -20,7 +20,9 @@ class Wanted(Struct, frozen=True):
     lacking: int
 
 
-def shims_wanted(engine: Engine, stacks: Iterable[tuple[tuple[float, ...], tuple[float, ...] | None]]) -> tuple[Wanted, ...]:
+def shims_wanted(
+    engine: Engine, stacks: Iterable[tuple[tuple[float, ...], tuple[float, ...] | None]]
+) -> tuple[Wanted, ...]:
     """Count the shims of stacks (under the outer, under the inner or None), thickest first; one under both counts once."""
     both = {one.thickness_mm for one in engine.shim_stock if one.fits == "both"}
     counted: Counter[tuple[float, Fits]] = Counter()

@@ -65,7 +65,9 @@ def _as_sold(book: Book, whole: LeftOver) -> tuple[str, ...]:
         if isfinite(sold) and isfinite(poured):
             off = poured - sold
             amount = in_words(abs(off), "volume", unit)
-            told.append((in_words(sold, "volume", unit), f"cylinder {cylinder} {amount} {'more' if off >= 0 else 'less'}"))
+            told.append(
+                (in_words(sold, "volume", unit), f"cylinder {cylinder} {amount} {'more' if off >= 0 else 'less'}")
+            )
     if not told:
         return ()
     said = dict.fromkeys(sold for sold, _ in told)

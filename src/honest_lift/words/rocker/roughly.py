@@ -29,7 +29,9 @@ def rough_pushrod(book: Book, amounts: dict[str, float]) -> tuple[str, str]:
     short = between(change, unit, ("longer", "shorter"))
     lines = [f"The same geometry wants the pushrod {short}."]
     if book.engine.lifter.startswith("hydraulic") and not moved["tip_up_mm"]:
-        lines.append(f"With nothing done and the nut where it is, preload is {between(change, unit, ('less', 'more'))}.")
+        lines.append(
+            f"With nothing done and the nut where it is, preload is {between(change, unit, ('less', 'more'))}."
+        )
     return short, " ".join((*lines, _RESTS))
 
 
@@ -43,7 +45,10 @@ def rough_nut(book: Book, place: Place, turns: float) -> tuple[str, str]:
     down, unit = plunger_down(turns * pitch, ratio), book.engine.unit("length")
     short = f"plunger {between(down, unit, ('down', 'up'))}"
     lowered = in_words(turns * pitch, "length", unit)
-    return short, f"{turns:g} turns lower the nut by {lowered}, and the cup by (1 + 1 / ratio) of that: {short}. {_RESTS}"
+    return (
+        short,
+        f"{turns:g} turns lower the nut by {lowered}, and the cup by (1 + 1 / ratio) of that: {short}. {_RESTS}",
+    )
 
 
 def between(ends: Bounds, unit: str, pair: tuple[str, str]) -> str:

@@ -14,6 +14,7 @@ from honest_lift.checks.working import working
 from honest_lift.demo.four import four_book
 from honest_lift.facts.edits import Describe, Drop, Fit, Put, State, StrikeOut, fit_springs, fitment
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.history import History
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.place import ENGINE, at_position, of_spring
@@ -410,8 +411,6 @@ def test_retainer_to_seal_at_full_lift():
 
 
 def test_an_older_file_gets_the_limit_of_the_check_it_did_not_know():
-    from honest_lift.facts.file import decode_book, encode_book
-
     old = encode_book(Bench().complete().book).replace(b'"version": 3', b'"version": 1')
     limits = decode_book(old, "old").engine.limits
     assert sum(one.check == "retainer_seal" for one in limits) == 1
@@ -455,3 +454,8 @@ def test_a_manuals_window_at_a_stated_length_is_held_beside_the_card():
     assert "look into the manual again" in turned.remark
     far = held(manual_height_mm=30.0, manual_least_n=100.0)
     assert far.verdict is Verdict.UNPROVEN, "below its coil bind nobody has pressed it"
+    bench.do(Put("cards", replace(card, manual_height_mm=42.0, manual_least_n=800.0, manual_most_n=1e9)))
+    broken = decode_book(encode_book(bench.book), "old")
+    assert [one.field for one in broken.set_aside] == ["manual_most_n"]
+    assert broken.engine.cards[0].manual_least_n is None, "half of its window would pass what the whole one refuses"
+    assert not any(one.check.name == "manual_load" for one in examine(broken).findings)

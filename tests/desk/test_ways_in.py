@@ -145,7 +145,9 @@ def test_sixteen_values_are_pasted_and_the_wrong_one_stays_in_its_place(qtbot, o
     window.session.go("5e")
     qtbot.keyClick(window.bar.entry, Qt.Key.Key_V, Qt.KeyboardModifier.ControlModifier)
     assert len(window.session.book.journal) == before + 15
-    assert window.bar.understood.text() == "15 readings taken. 1 refused: they stand in their places with the reason."
+    assert window.bar.understood.text().startswith(
+        "15 readings taken. 1 refused: they stand in their places with the reason; the first: 3 exhaust, “1.8O3”"
+    )
     wrong = window.heights.model.cells[3][3]
     assert (wrong.text, wrong.wrong) == ("1.8O3", True)
     assert "is not understood" in wrong.hover

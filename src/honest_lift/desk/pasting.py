@@ -27,9 +27,9 @@ class Pasted(Struct, frozen=True):
         """Say it in a sentence."""
         took = f"{self.taken} reading{'' if self.taken == 1 else 's'} taken."
         lost = [f"{text or 'blank'} ({why})" for place, text, why in self.refused if place is None]
-        placed = sum(place is not None for place, _, _ in self.refused)
+        placed = [f"{place.title}, {why}" for place, _, why in self.refused if place is not None]
         if placed:
-            took += f" {placed} refused: they stand in their places with the reason."
+            took += f" {len(placed)} refused: they stand in their places with the reason; the first: {placed[0]}"
         return took + (f" Not placed: {'; '.join(lost[:4])}{'; …' if len(lost) > 4 else ''}." if lost else "")
 
 

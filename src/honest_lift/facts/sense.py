@@ -18,6 +18,7 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.layout import Layout, in_a_row
 from honest_lift.facts.limits import Limit
+from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import Place, at_position, split_position
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import READ_AS, WheelTable
@@ -66,6 +67,8 @@ def sensible(book: Book) -> Book:
         if table == "references":  # half a certificate would be surer than the whole one
             pairs = zip(rows, engine.references, strict=True)
             rows = tuple(new if new == old else replace(new, points=()) for new, old in pairs)
+        if table == "cards":
+            rows = tuple(_whole_window(new, old) for new, old in zip(rows, engine.cards, strict=True))
         rows = tuple(one for one in rows if _is_whole(one))
         if rows != getattr(engine, table):
             changed[table] = rows
@@ -254,6 +257,14 @@ def _required(kind: type[Struct]) -> tuple[str, ...]:
 
 def _ends(limit: Limit) -> tuple[float | None, float | None]:
     return limit.lowest, limit.highest
+
+
+def _whole_window(new: SpringCard, old: SpringCard) -> SpringCard:
+    """Give a card whose manual is whole as it was, or not there: half of its window would pass what the whole one refuses."""
+    ends = ("manual_height_mm", "manual_least_n", "manual_most_n")
+    if all(getattr(new, one) == getattr(old, one) for one in ends):
+        return new
+    return replace(new, **dict.fromkeys(ends))
 
 
 def _odd_field(name: str, value: float) -> str:

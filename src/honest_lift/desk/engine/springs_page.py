@@ -23,6 +23,20 @@ _NOT_SAID = "not said"
 _PAINT_SIDES: tuple[str, ...] = tuple(one for one in get_args(PaintSide) if one)
 
 
+def _in_order(column: Column) -> Column:
+    """Make a column of a manual's window refuse ends that are exchanged."""
+    plain = column.put
+
+    def put(card: SpringCard, text: str) -> SpringCard:
+        changed: SpringCard = plain(card, text) if plain else card
+        least, most = changed.manual_least_n, changed.manual_most_n
+        if least is not None and most is not None and least > most:
+            raise EntryError(f"“{text}” would put the manual's least load above its most: type the other end first")
+        return changed
+
+    return replace(column, put=put)
+
+
 def _put_paint_goes(card: SpringCard, text: str) -> SpringCard:
     return replace(card, paint_goes="" if text == _NOT_SAID else text)
 
@@ -127,8 +141,8 @@ class SpringsPage(Page):
             number_column("binds", "bind_height_mm", "length", length, heights, 82),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 72),
             number_column("manual: at", "manual_height_mm", "length", length, heights, 108),
-            number_column("least", "manual_least_n", "load", load, loads, 68),
-            number_column("most", "manual_most_n", "load", load, loads, 68),
+            _in_order(number_column("least", "manual_least_n", "load", load, loads, 68)),
+            _in_order(number_column("most", "manual_most_n", "load", load, loads, 68)),
             number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
             Column(
                 "form",

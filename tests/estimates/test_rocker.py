@@ -146,7 +146,8 @@ def test_a_change_is_told_for_what_the_gear_is():
     assert "of its travel is left" in words(pitched.state("plunger_travel", 3.0), "nut", 0.75)
     assert "stands solid before that" in words(pitched.state("plunger_travel", 1.0), "nut", 0.75)
     none = rocker_of(Bench().book, "intake")
-    assert words(solid, "head", of=none) == "State the gear's dimensions first."
+    assert words(solid, "ratio", 1.6, of=none) == "State the gear's dimensions first."
+    assert "pushrod 0.45 to 0.50 mm shorter" in words(solid, "head", of=none), "a cut is told in bounds"
     shaft = pitched.do(Describe({"rocker_mount": "shaft"}, "shaft")).state("pivot_up", 0.0)
     on_shaft = rocker_of(shaft.book, "intake")
     assert "adjuster sets the preload" in words(shaft, "nut", 0.75, of=on_shaft)

@@ -1,0 +1,42 @@
+"""One figure told two ways: the surer of two that agree stands, two that differ by more than both doubts prove nothing."""
+
+from math import hypot, nan
+
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from honest_lift.estimates.estimate import Input, estimate_of
+from honest_lift.estimates.two_ways import two_ways
+from honest_lift.numbers.doubt import Ground
+
+DOUBTS = st.floats(0.002, 0.1)
+
+
+def way(value: float, u: float, ground: Ground = Ground.NONE, own: str = ""):
+    kind = "missing" if ground & Ground.MISSING else "measured"
+    return estimate_of([Input("squish", own, kind, nan if kind == "missing" else value, u, ground=ground)])
+
+
+@given(st.floats(0.5, 2.0), st.floats(0.5, 2.0), DOUBTS, DOUBTS)
+def test_two_sound_ways(read, worked, u_read, u_worked):
+    """By hand: they differ where |r - w| > 2 (u_r² + u_w²)^½, coverage factor 2 (JCGM 100, 6.2)."""
+    limit = 2.0 * hypot(u_read, u_worked)
+    assume(abs(abs(read - worked) - limit) > 1e-6 and abs(u_read - u_worked) > 1e-6)
+    both = two_ways(way(read, u_read, own="read"), way(worked, u_worked, own="worked"))
+    differ = abs(read - worked) > limit
+    held = both.held.figure
+    assert bool(both.apart[0]) is differ
+    assert bool(held.ground[0] & Ground.UNSOUND) is differ
+    surer = worked if u_worked < u_read and not differ else read
+    assert held.value[0] == surer
+    assert differ or held.u[0] <= min(u_read, u_worked) + 1e-9, "a way that agrees makes nothing worse"
+
+
+@given(DOUBTS, DOUBTS, st.sampled_from([Ground.STALE, Ground.ASSUMED, Ground.NO_TOOL, Ground.MISSING]))
+def test_one_that_proves_nothing_leaves_the_other_as_it_is(u_read, u_worked, ground):
+    sound = two_ways(way(1.0, u_read, ground, "read"), way(1.5, u_worked, own="worked"))
+    assert (sound.held.figure.value[0], bool(sound.apart[0])) == (1.5, False)
+    assert sound.held.figure.ground[0] == 0
+    read = two_ways(way(1.0, u_read, own="read"), way(1.5, u_worked, ground, "worked"))
+    assert (read.held.figure.value[0], bool(read.apart[0])) == (1.0, False)
+    assert read.held.figure.ground[0] == 0

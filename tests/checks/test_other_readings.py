@@ -83,10 +83,21 @@ def test_clay_pressed_without_its_gasket_has_the_crushed_gasket_added():
     bench.state("gasket_thickness", 0.027 * inch, **plain)
     bench.do(Put("limits", Limit("own", "squish", 0.035 * inch, 0.060 * inch, origin="shop")))
     bench.read("squish", at_cylinder("1"), 0.015 * inch, "clay_bare", "solid")
-    one = next(f for f in examine(bench.book).findings if f.check.name == "squish" and f.place == at_cylinder("1"))
+
+    def squish():
+        return next(f for f in examine(bench.book).findings if f.check.name == "squish" and f.place == at_cylinder("1"))
+
+    one = squish()
     assert one.figure == pytest.approx(0.042 * inch)
     assert {given.quantity for given in one.inputs} >= {"squish"}
-    assert one.expanded > 2 * 0.02 / 3**0.5, "the gasket has its tolerance, clay springs back"
+    bench.state("gasket_thickness", 0.027 * inch, tolerance=0.1)
+    more = (squish().expanded ** 2 - one.expanded**2) * 3 / 4
+    assert more == pytest.approx(0.1**2 - 0.02**2, rel=1e-3), "the gasket's tolerance is the clay's, evenly spread"
+    bench.do(Put("limits", Limit("own", "squish", 0.020 * inch, 0.080 * inch, origin="shop")))
+    bench.state("gasket_thickness", 0.027 * inch, kind="assumed", low=0.026 * inch, high=0.028 * inch)
+    assert (squish().verdict, squish().provisional) == (Verdict.UNPROVEN, Verdict.PASSES), (
+        "by an assumed gasket nothing passes"
+    )
 
 
 @pytest.mark.parametrize(("quantity", "check"), [("seal_seen", "retainer_seal"), ("rocker_seen", "retainer_rocker")])

@@ -8,12 +8,14 @@ from engines import POINTS, TESTER, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.estimate import Estimate
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.spring.beside import loads_read_at, pressed_at_mm
 from honest_lift.estimates.spring.loads import spring_curves
 from honest_lift.estimates.spring.tester import corrections
 from honest_lift.facts.calibrations import Calibration, CertifiedPoint, ReferenceSpring
 from honest_lift.facts.edits import Put, StrikeOut
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.place import of_reference, of_spring
+from honest_lift.facts.tools import Tool
 from honest_lift.numbers.doubt import Ground, exact
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.next_reading import next_steps
@@ -268,3 +270,23 @@ def test_a_planned_height_is_pressed_whatever_stood_beside_the_spring():
     asked = [n for n in next_steps(bench.book, examine(bench.book)) if n.quantity == "spring_load" and not n.stated]
     assert asked
     assert not any(place == of_spring("1") for n in asked for place in n.places)
+    assert pressed_at_mm(bench.book, "1") == pytest.approx([height for height, _ in POINTS])
+    (one,) = loads_read_at(bench.book, of_spring("1"), POINTS[1][0])
+    assert one.reading.value == POINTS[1][1]
+
+
+def test_one_tool_for_the_thickness_and_the_height_is_wrong_twice_the_same_way():
+    """Both read too large by e: the load is told too low by rate x e for the height, and by as much for the thickness."""
+
+    def spread(tool: str) -> float:
+        bench = squeezed(Bench()).state("retainer_thickness", 3.3, tolerance=0.0)
+        for name in ("same", "other"):
+            made = Tool(name, "caliper", name, "length", resolution=0.001, accuracy=0.02, repeatability=0.001)
+            bench.do(Put("tools", made))
+        bench.read("in_tester", of_spring("1"), BESIDE, "caliper", tool)
+        bench.height("1e", 45.0 + 3.3, "caliper", tool="same")
+        return examine(bench.book).finding("seat_load", "1e").expanded
+
+    rate = (722.0 - load_at(Bench().spring("1"), 46.0).figure.value[0]) / 1.0
+    once = 2.0 * rate * 0.02 / 3**0.5
+    assert spread("same") ** 2 - spread("other") ** 2 == pytest.approx(2.0 * once**2, rel=0.1)

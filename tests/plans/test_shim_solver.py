@@ -53,7 +53,7 @@ small = st.tuples(
 def test_the_least_spread_is_that_of_every_plan(case):
     heights, sizes, counts, free = case
     options = options_of(heights, sizes, counts[: len(sizes)], free=free)
-    answer = least_spread(options)
+    answer = least_spread(options, seconds=120.0)
     best = min((np.ptp(options.value[one]) for one in every_plan(options)), default=None)
     assert answer.proven
     if best is None:
@@ -114,7 +114,7 @@ def test_proven_within_what_the_values_are_sure_of(case, within):
     heights, sizes, counts, free = case
     options = options_of(heights, sizes, [one if one is not None else 2 for one in counts[: len(sizes)]], free=free)
     told = []
-    answer = least_spread(options, within=within, told=told.append)
+    answer = least_spread(options, seconds=120.0, within=within, told=told.append)
     assert told == sorted(told, reverse=True), "every plan on the way betters the last"
     assert not told or told[-1] == answer.measure
     best = min((np.ptp(options.value[one]) for one in every_plan(options)), default=None)

@@ -114,6 +114,12 @@ def test_a_figure_stated_anew_is_that_figure_whenever_the_clock_turns(monkeypatc
     ):
         then = tried_on(DEMO, [Change("c", kind, "", amount)])
         assert at_valve(then, quantity, "1e").value == pytest.approx(amount), kind
+    heavy = pushrods().book
+    lighter = tried_on(heavy, [Change("c", "valve_mass", "", -0.01)])
+    assert value(lighter, "valve_mass").value == pytest.approx(value(heavy, "valve_mass").value - 0.01)
+    other = tried_on(DEMO, [Change("c", "cam", "intake", part="271 at .050 in, 227 at .100 in")])
+    lobe = next(one for one in other.engine.lobes if one.id == "intake")
+    assert lobe.when >= next(one.when for one in other.engine.fitments if one.slot == "cam" and one.change == "cam")
 
 
 def value(book, quantity, position="1i"):

@@ -128,14 +128,14 @@ def _card(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     engine, durations = book.engine, read_durations(change.part, "mm")
     known = {one.id: one for one in engine.lobes}
     roles: tuple[Role, ...] = ("intake", "exhaust")
-    lobes = [
+    other = fitment(engine, "cam", "engine", note=words_of(engine, change), change="cam")
+    lobes = [  # told last: they speak of the cam that is fitted then, whenever the second turns
         replace(known.get(role, CamLobe(role)), durations=durations, when=now())
         for role in roles
         if change.where in ("", role)
     ]
     if not lobes:
         raise EditError("A cam card is of all intakes or of all exhausts, not of one valve.")
-    other = fitment(engine, "cam", "engine", note=words_of(engine, change), change="cam")
     return [Fit((other,), words_of(engine, change)), *(Put("lobes", one) for one in lobes)]
 
 
@@ -179,12 +179,13 @@ def _heavier(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
         stated = [
             replace(one, place=there) for one in engine.facts if one.quantity == quantity and one.place in _over(there)
         ][:1]
+    # the figure is stated last: it speaks of what is fitted then, whenever the second turns
+    fit = _fit(book, kind, change, dict.fromkeys(positions, change.amount))
     facts = tuple(
         replace(one, value=one.value + change.amount, text="", low=None if one.low is None else one.low + change.amount,
                 high=None if one.high is None else one.high + change.amount, source=source, when=now())
         for one in stated
     )  # fmt: skip
-    fit = _fit(book, kind, change, dict.fromkeys(positions, change.amount))
     return [fit, State(facts)] if facts else [fit]
 
 

@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+import os
+
 import pytest
 from hypothesis import settings
 from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
 from engines import demo
 from honest_lift.desk import questions
+
+if (worker := os.environ.get("PYTEST_XDIST_WORKER")) and (displays := os.environ.get("TEST_DISPLAYS", "").split()):
+    os.environ["DISPLAY"] = displays[int(worker.removeprefix("gw")) % len(displays)]  # each has a focus of its own
 
 settings.register_profile("house", deadline=None)  # a busy machine is no failure; timing lives in benchmarks/
 settings.load_profile("house")

@@ -12,9 +12,9 @@ from honest_lift.numbers.doubt import Ground
 DOUBTS = st.floats(0.002, 0.1)
 
 
-def way(value: float, u: float, ground: Ground = Ground.NONE, own: str = ""):
+def way(quantity: str, value: float, u: float, ground: Ground = Ground.NONE):
     kind = "missing" if ground & Ground.MISSING else "measured"
-    return estimate_of([Input("squish", own, kind, nan if kind == "missing" else value, u, ground=ground)])
+    return estimate_of([Input(quantity, "", kind, nan if kind == "missing" else value, u, ground=ground)])
 
 
 @given(st.floats(0.5, 2.0), st.floats(0.5, 2.0), DOUBTS, DOUBTS)
@@ -22,7 +22,7 @@ def test_two_sound_ways(read, worked, u_read, u_worked):
     """By hand: they differ where |r - w| > 2 (u_r² + u_w²)^½, coverage factor 2 (JCGM 100, 6.2)."""
     limit = 2.0 * hypot(u_read, u_worked)
     assume(abs(abs(read - worked) - limit) > 1e-6 and abs(u_read - u_worked) > 1e-6)
-    both = two_ways(way(read, u_read, own="read"), way(worked, u_worked, own="worked"))
+    both = two_ways(way("guide_clearance", read, u_read), way("guide_bore", worked, u_worked))
     differ = abs(read - worked) > limit
     held = both.held.figure
     assert bool(both.apart[0]) is differ
@@ -34,9 +34,9 @@ def test_two_sound_ways(read, worked, u_read, u_worked):
 
 @given(DOUBTS, DOUBTS, st.sampled_from([Ground.STALE, Ground.ASSUMED, Ground.NO_TOOL, Ground.MISSING]))
 def test_one_that_proves_nothing_leaves_the_other_as_it_is(u_read, u_worked, ground):
-    sound = two_ways(way(1.0, u_read, ground, "read"), way(1.5, u_worked, own="worked"))
+    sound = two_ways(way("guide_clearance", 1.0, u_read, ground), way("guide_bore", 1.5, u_worked))
     assert (sound.held.figure.value[0], bool(sound.apart[0])) == (1.5, False)
     assert sound.held.figure.ground[0] == 0
-    read = two_ways(way(1.0, u_read, own="read"), way(1.5, u_worked, ground, "worked"))
+    read = two_ways(way("guide_clearance", 1.0, u_read), way("guide_bore", 1.5, u_worked, ground))
     assert (read.held.figure.value[0], bool(read.apart[0])) == (1.0, False)
     assert read.held.figure.ground[0] == 0

@@ -29,5 +29,5 @@ def fingered(tolerance: float | None = 0.05, mount: str = "stud", without: str =
 def sliding(**changed: float) -> Bench:
     """Give the same engine with a sliding pad of 30 mm in place of the roller."""
     return fingered(
-        **{"follower_radius": 30.0, "finger_arm": 23.1, "finger_angle": -46.9, "pad_middle": 129.0} | changed
+        **{"follower_radius": 30.0, "finger_arm": 23.1, "finger_angle": -46.9, "pad_centre": 129.0} | changed
     )

@@ -90,7 +90,7 @@ def rungs(card, pairs, pockets, asked, s, q, p, total):
     for limit, value, u in (
         (asked.seat_load, seat, u_seat),
         (asked.open_load, opened, u_open),
-        (asked.bind_margin, bind, u_bind),
+        (asked.coil_bind_clearance, bind, u_bind),
     ):
         yield min(value - limit.least[p], limit.most[p] - value) / limit.reserve[p] - u / limit.reserve[p]
     if not isnan(card.stress_mpa_n[s]):

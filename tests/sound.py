@@ -57,7 +57,7 @@ def _over_the_pistons(made: Bench) -> None:
         for point in ("thrust side", "other side"):
             made.read("deck_clearance", at_cylinder(cylinder, point), 0.3, "indicator", "depth")
     made.do(Put("limits", Limit("asked", "compression", 9.5, 12.0, 0.3, origin="shop")))
-    made.do(Put("limits", Limit("felt", "effective_ratio", 6.0, 12.0, 0.3, origin="shop")))
+    made.do(Put("limits", Limit("felt", "dynamic_ratio", 6.0, 12.0, 0.3, origin="shop")))
 
 
 def pushrods() -> Bench:
@@ -72,7 +72,7 @@ def pushrods() -> Bench:
     for spring in made.engine.springs:
         made.read("spring_mass", of_spring(spring.id), 0.09, "scale", "scale")
     for name in made.names:
-        for quantity, value, way in (("lash", 0.4, "feeler"), ("pushrod_to_head", 2.0, "feeler"), ("mark_middle", 0.1, "seen"),
+        for quantity, value, way in (("lash", 0.4, "feeler"), ("pushrod_to_head", 2.0, "feeler"), ("mark_centre", 0.1, "seen"),
                                      ("mark_width", 0.7, "seen"), ("shaft_side_play", 0.2, "feeler")):  # fmt: skip
             made.read(quantity, at_position(name), value, way, "feeler")
     return made.do(Unstate("lash", ENGINE)).do(Unstate("lobe_lift", ENGINE))  # nothing stands in for what was read

@@ -170,7 +170,7 @@ def _springs(hand: Hand, lifts: dict[str, float], truths: Truths, rng: Generator
             )
         opened = height - lifts[name]
         truths |= {
-            ("installed_height", name): height, ("bind_margin", name): opened - bind, ("seat_load", name): load(height),
+            ("installed_height", name): height, ("coil_bind_clearance", name): opened - bind, ("seat_load", name): load(height),
             ("open_load", name): load(opened), ("retainer_seal", name): gap - lifts[name],
         }  # fmt: skip
         loads[name] = load(card.seat_height_mm or 45.0)

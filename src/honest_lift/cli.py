@@ -34,7 +34,7 @@ examples:
 check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
 unproven, 2 when the file can't be read or the answer can't be written.
 """
-_DESCRIPTION = "Proves valve springs, heights and clearances from real measurements with their doubt."
+_DESCRIPTION = "Proves valve springs, heights and clearances from real measurements with their uncertainty."
 _NAMES = ", ".join(DEMONSTRATIONS)
 _FAULT = 2  # of the file, the call, the machine or the program
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}

@@ -74,7 +74,7 @@ def test_a_sunk_seat_is_named_in_words():
     one.read("stem_tip_height", at_position("2i"), 50.6, "caliper", "micrometer")
     finding = found(one, "tip_level", "2i")
     assert (finding.figure, finding.verdict) == (pytest.approx(0.6), Verdict.FAILS)
-    assert "valve 2 intake stands 0.024 in above its neighbours: a sunk seat or another valve" in finding.remark
+    assert "valve 2 intake is 0.024 in above its neighbours: a sunk seat or another valve" in finding.remark
     assert found(one, "tip_level", "1e").verdict is Verdict.PASSES, "the neighbours stand level with each other"
 
 
@@ -210,7 +210,7 @@ def test_words_are_understood_by_word_beginning_and_number_and_retiring_wants_a_
     for wrong in ("4", "round", "0", "1.5", ": why"):
         with pytest.raises(EntryError, match="1 even, 2 broken, 3 off-centre"):
             read_word(row, wrong)
-    with pytest.raises(EntryError, match="wants its reason"):
+    with pytest.raises(EntryError, match="needs its reason"):
         read_word(CATALOG["parts_condition"], "retire")
     assert read_word(CATALOG["parts_condition"], "retire: worn tip") == (1, "worn tip")
 
@@ -263,10 +263,10 @@ def test_aluminium_heads_need_a_hardened_base_and_iron_ones_do_not():
 def test_light_between_the_coils_is_told_and_never_passes_a_bind_check():
     one = bench()
     one.do(StrikeOut(next(e.id for e in one.book.journal if isinstance(e, Reading) and e.quantity == "bind_height")))
-    before = found(one, "bind_margin").verdict
+    before = found(one, "coil_bind_clearance").verdict
     one.look("coil_light", at_position("1e"), "light")
-    assert before is found(one, "bind_margin").verdict is Verdict.UNPROVEN
-    assert "never a bind check" in reason(found(one, "bind_margin"), one.engine)
+    assert before is found(one, "coil_bind_clearance").verdict is Verdict.UNPROVEN
+    assert "never a bind check" in reason(found(one, "coil_bind_clearance"), one.engine)
 
 
 READ_THERE = [

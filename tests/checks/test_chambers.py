@@ -14,7 +14,7 @@ from honest_lift.checks.wording import reason
 from honest_lift.estimates.cylinder.chambers import chambers
 from honest_lift.estimates.cylinder.clearance_volume import TERMS, left_over
 from honest_lift.estimates.cylinder.deck import deck_of
-from honest_lift.estimates.cylinder.dynamic_ratio import effective_ratio
+from honest_lift.estimates.cylinder.dynamic_ratio import dynamic_ratio
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.facts.cam import CamLobe, Duration
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, StrikeOut, fitment
@@ -48,7 +48,7 @@ def test_the_ratio_is_what_the_definition_gives_and_is_told_at_every_valve():
     one = found(made, "compression")
     assert one.figure == pytest.approx((swept + left) / left, rel=1e-9)
     assert (one.verdict.word, one.place) == ("passes", at_cylinder(1))
-    assert {t.title for t in one.terms} >= {"chamber", "gasket", "deck", "left over the piston", "swept"}
+    assert {t.title for t in one.terms} >= {"chamber", "gasket", "deck", "clearance volume", "swept"}
     assert examine(made.book).finding("compression", "1i") is one, "both valves of the cylinder show it"
     assert word(made, "squish") == "passes"
     assert found(made, "squish").figure == pytest.approx(1.0)
@@ -125,7 +125,9 @@ def test_a_mended_seat_and_a_new_pour_prove_a_large_chamber():
 
 def test_a_weeping_valve_and_a_smaller_chamber_hold_a_pour_up():
     made = poured((60.0, 60.2, 57.9, 60.3)).look("leak_test", at_position("1e"), "weeping")
-    assert chambers(made.book).why_not[0] == "1 exhaust weeps: mend the seat, then pour again"
+    assert (
+        chambers(made.book).why_not[0] == "1 exhaust leaks, so chamber 1 does not count; repair the seat and pour again"
+    )
     assert "a bubble, or the plug's depth" in chambers(made.book).why_not[2]
     pour(made, 3, 57.9)
     assert chambers(made.book).why_not[2] == "", "poured twice alike it is small"
@@ -155,7 +157,7 @@ def test_pours_that_do_not_agree_settle_nothing_until_there_are_five():
         pour(made, 1, volume)
     whole = chambers(made.book)
     assert (whole.why_not[0], whole.poured[0]) == ("", 5)
-    assert whole.volume.figure.value[0] == pytest.approx(60.1), "the middle one of five"
+    assert whole.volume.figure.value[0] == pytest.approx(60.1), "the median of five"
 
 
 def test_weighed_water_stands_for_a_pour_or_contradicts_it():
@@ -239,18 +241,18 @@ def test_the_effective_ratio_by_the_real_cam_names_its_check_lift():
     for role in ("intake", "exhaust"):
         durations = tuple(Duration(*one) for one in ((0.1524, 284.0), (1.27, 236.0), (5.08, 150.0)))
         made.do(Put("lobes", CamLobe(role, durations, 108.0, "invented")))
-    made.do(Put("limits", Limit("eff", "effective_ratio", 7.0, 11.0, 0.3, origin="shop")))
+    made.do(Put("limits", Limit("eff", "dynamic_ratio", 7.0, 11.0, 0.3, origin="shop")))
     by_lift = {}
     for lift in (0.15, 1.0, 1.27):
         made.state("check_lift", lift, tolerance=0.0)
-        effective = effective_ratio(made.book, left_over(made.book))
+        effective = dynamic_ratio(made.book, left_over(made.book))
         at = float(effective.closes_deg[0])
         drop = float(crank_of_stroke(88.0, 145.0).drop(np.array(at)))
         left = float(left_over(made.book).left.figure.value[0])
         by_lift[lift] = float(effective.ratio.figure.value[0])
         assert by_lift[lift] == pytest.approx((pi / 4 * 100.0**2 * drop / 1000 + left) / left, rel=1e-9)
     assert by_lift[0.15] < by_lift[1.0] < by_lift[1.27] < found(made, "compression").figure
-    one = found(made, "effective_ratio")
+    one = found(made, "dynamic_ratio")
     assert one.verdict.word == "unproven", "a lobe by its card is assumed"
     assert one.remark == "from 0.050 in of intake lift on"
 
@@ -373,8 +375,8 @@ def test_a_curve_that_lost_a_point_proves_nothing_until_it_is_read_again():
 def test_what_a_chamber_was_sold_as_stands_beside_what_was_poured():
     made = poured()
     made.state("chamber_as_sold", 59.0)
-    words = " ".join(chamber_words(made.book, left_over(made.book), effective_ratio(made.book, left_over(made.book))))
+    words = " ".join(chamber_words(made.book, left_over(made.book), dynamic_ratio(made.book, left_over(made.book))))
     assert "Sold as 59.0 cc; poured, cylinder 1 1.0 cc more, cylinder 2 1.2 cc more" in words
     ratio = examine(made.book).finding("compression", "1e").figure
     made.state("chamber_as_sold", 80.0)
-    assert examine(made.book).finding("compression", "1e").figure == ratio, "no ratio is worked out of it"
+    assert examine(made.book).finding("compression", "1e").figure == ratio, "no ratio is calculated of it"

@@ -32,7 +32,7 @@ def test_an_engine_with_everything_in_order_passes():
     assert examination.of_engine() is Verdict.PASSES, [
         (title(f), reason(f, bench.engine)) for f in examination.findings if f.verdict
     ]
-    bind = examination.finding("bind_margin", "1e")
+    bind = examination.finding("coil_bind_clearance", "1e")
     assert bind.figure == pytest.approx(45.0 - 9.0 - 32.5)
     assert examination.finding("seat_load", "1e").figure == pytest.approx(722.0)
     assert examination.finding("open_load", "1e").figure == pytest.approx(1260.0)
@@ -55,16 +55,16 @@ def test_a_laid_out_engine_with_nothing_measured_is_unproven_everywhere():
 def test_bind_above_installed_height_is_a_finding():
     bench = Bench().complete()
     bench.read("bind_height", of_spring("1"), 46.0, "tester")
-    assert found(bench, "bind_margin").verdict is Verdict.FAILS
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.FAILS
     load = found(bench, "seat_load")
     assert load.verdict is Verdict.UNPROVEN
-    assert reason(load, bench.engine) == "At this height the coils stand solid: there is no load to give."
+    assert reason(load, bench.engine) == "At this height the coils are solid, so there is no load."
 
 
 def test_no_limit_means_unproven_with_its_figure():
     bench = Bench().complete()
-    bench.do(Drop("limits", "seat")).do(Drop("limits", "profile-bind_margin"))
-    for check in ("seat_load", "bind_margin"):
+    bench.do(Drop("limits", "seat")).do(Drop("limits", "profile-coil_bind_clearance"))
+    for check in ("seat_load", "coil_bind_clearance"):
         one = found(bench, check)
         assert one.verdict is Verdict.UNPROVEN
         assert np.isfinite(one.figure)
@@ -96,21 +96,21 @@ def test_an_assumed_lash_never_passes_but_proves_bind_in_its_safe_direction():
     bench.do(
         State((Fact("lash", ENGINE, 0.4, "assumed", low=0.0, high=0.8, low_is_physical=True, source="forgotten"),))
     )
-    assert found(bench, "bind_margin").verdict is Verdict.PASSES, "less lash than none there is not"
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.PASSES, "less lash than none there is not"
     assert found(bench, "open_load").verdict is Verdict.UNPROVEN
     assert "rests on an assumption" in reason(found(bench, "open_load"), bench.engine)
     bench.do(State((Fact("lash", ENGINE, 0.4, "assumed", low=0.1, high=0.8),)))
-    assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.UNPROVEN
     bench.do(State((Fact("lash", ENGINE, 0.4, "assumed"),)))
-    assert "without a range" in reason(found(bench, "bind_margin"), bench.engine)
+    assert "without a range" in reason(found(bench, "coil_bind_clearance"), bench.engine)
 
 
 def test_an_assumed_lift_fails_where_it_can_only_fail():
     bench = Bench().complete()
     bench.do(State((Fact("lobe_lift", ENGINE, 9.0, "assumed", low=8.6, high=9.2),)))
-    assert found(bench, "bind_margin").verdict is Verdict.FAILS
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.FAILS
     bench.do(State((Fact("lobe_lift", ENGINE, 9.0, "assumed", low=6.0, high=9.2),)))
-    assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.UNPROVEN
 
 
 def test_without_a_target_a_height_proves_nothing_and_says_so():
@@ -123,7 +123,7 @@ def test_without_a_target_a_height_proves_nothing_and_says_so():
 def test_an_assumed_target_proves_nothing():
     bench = Bench().complete().state("target_height", 45.0, kind="assumed", low=44.0, high=46.0)
     assert found(bench, "installed_height").verdict is Verdict.UNPROVEN
-    assert found(bench, "bind_margin").verdict is Verdict.PASSES
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.PASSES
 
 
 def test_a_spacer_the_others_lack_is_pointed_out():
@@ -224,9 +224,9 @@ def test_the_planted_troubles_of_the_demonstration_are_found():
 
     assert said("seat_load", "4i")[0] == said("set_share", "4i")[0] == "fails"
     assert "condemned by spring 11" in said("set_weakest", "1e")[1]
-    assert said("installed_height", "5i")[0] == said("bind_margin", "5i")[0] == "fails"
+    assert said("installed_height", "5i")[0] == said("coil_bind_clearance", "5i")[0] == "fails"
     assert "look for a spacer someone left in" in said("installed_height", "5i")[1]
-    assert said("bind_margin", "6i")[0] == said("card_bind", "6i")[0] == "fails"
+    assert said("coil_bind_clearance", "6i")[0] == said("card_bind", "6i")[0] == "fails"
     assert said("installed_height", "8e") == ("unproven", "Not measured: installed height of 8 exhaust.")
     assert {examination.finding("set_weakest", p.id).verdict for p in book.engine.layout.positions} == {Verdict.FAILS}
 
@@ -297,23 +297,23 @@ def test_nothing_assumed_stale_or_untold_ever_passes(data):
         value = next(f.value for f in bench.engine.facts if f.quantity == quantity)
         spread = data.draw(st.floats(0, 0.02)) * value
         changed.do(State((Fact(quantity, ENGINE, value, "assumed", low=value - spread, high=value + spread),)))
-        touched = [("bind_margin", position), ("open_load", position)]
+        touched = [("coil_bind_clearance", position), ("open_load", position)]
     elif kind == "stale":
         slot = data.draw(st.sampled_from(["valve", "pocket", "retainer", "locks", "locator", "shims"]))
         changed.do(Fit((fitment(changed.engine, slot, position, note="another"),), "changed"))
-        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load")]
+        touched = [(check, position) for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load")]
     elif kind == "tool":
         changed.do(Describe({"default_tools": {}}, "no default tools"))
-        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load", "card_bind",
+        touched = [(check, position) for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load", "card_bind",
                                                    "card_seat_load", "set_share", "set_spread")]  # fmt: skip
     elif kind == "untell":
         quantity = data.draw(st.sampled_from(["lobe_lift", "rocker_ratio", "lash"]))
         changed.do(Describe({"facts": tuple(f for f in changed.engine.facts if f.quantity != quantity)}, "untold"))
-        touched = [("bind_margin", position), ("open_load", position)]
+        touched = [("coil_bind_clearance", position), ("open_load", position)]
     else:
         entry = next(e for e in changed.book.journal if getattr(e, "place", None) == at_position(position))
         changed.do(StrikeOut(entry.id))
-        touched = [(check, position) for check in ("installed_height", "bind_margin", "seat_load", "open_load")]
+        touched = [(check, position) for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load")]
     for check, where in touched:
         assert found(changed, check, where).verdict is Verdict.UNPROVEN, (kind, check)
 
@@ -325,27 +325,27 @@ GOOD = Bench().complete()
 @given(st.floats(30.0, 60.0), st.floats(4.0, 14.0))
 def test_more_lift_never_adds_bind_margin_and_more_height_never_takes_any(height, lift):
     bench = Bench("head: 1e 1i").complete(height, lift)
-    here = found(bench, "bind_margin").figure
-    assert found(bench.height("1e", height + 0.5), "bind_margin").figure == pytest.approx(here + 0.5)
+    here = found(bench, "coil_bind_clearance").figure
+    assert found(bench.height("1e", height + 0.5), "coil_bind_clearance").figure == pytest.approx(here + 0.5)
     bench.state("lobe_lift", (lift + 0.9) / 1.5)
-    assert found(bench, "bind_margin").figure == pytest.approx(here)
+    assert found(bench, "coil_bind_clearance").figure == pytest.approx(here)
 
 
 def test_the_working_can_be_followed():
     bench = Bench().complete()
-    lines = working(found(bench, "bind_margin"), bench.engine)
+    lines = working(found(bench, "coil_bind_clearance"), bench.engine)
     assert lines == (
         "installed height = 1.7717 in, as read",
         "valve lift = lobe lift x rocker ratio - lash = 0.2467 x 1.500 - 0.0157 = 0.3543 in",
         "open height = installed height - lift = 1.7717 - 0.3543 = 1.4173 in",
         "bind height = 1.2795 in",
         "travel to bind = installed - bind = 1.7717 - 1.2795 = 0.4921 in",
-        "bind margin = travel to bind - lift = 0.4921 - 0.3543 = 0.1378 in",
-        "bind margin 0.138 in ±0.003, at least 0.060 in: margin +0.078 in",
+        "coil-bind clearance = travel to bind - lift = 0.4921 - 0.3543 = 0.1378 in",
+        "coil-bind clearance 0.138 in ±0.003, min 0.060 in: margin +0.078 in",
     )
     loads = working(found(bench, "open_load"), bench.engine)
     assert "load at open height 1.4173 in, measured 239.6 at 1.5354 and 283.3 at 1.4173 = 283.3 lbf" in loads
-    shares = found(bench, "bind_margin").shares()
+    shares = found(bench, "coil_bind_clearance").shares()
     assert sum(share for _, share in shares) == pytest.approx(1.0)
     assert [share for _, share in shares] == sorted((share for _, share in shares), reverse=True)
 
@@ -353,17 +353,17 @@ def test_the_working_can_be_followed():
 @pytest.mark.parametrize(
     ("height", "said"),
     [
-        (45.0, "1.752 to 1.792 in: inside by 0.020 in, with a doubt of 0.002 in."),
-        (44.49, "1.752 to 1.792 in: too low by 0.0001 in, less than its doubt of 0.0014 in. A finer tool, or what most of the "
-                "doubt comes from measured better, settles it."),
-        (46.0, "1.752 to 1.792 in: too high by 0.019 in, with a doubt of 0.002 in."),
+        (45.0, "0.020 in inside 1.752 to 1.792 in, uncertainty ±0.002 in."),
+        (44.49, "0.0001 in below 1.752 to 1.792 in, less than its uncertainty ±0.0014 in. Use a finer tool, or measure better "
+                "what most of the uncertainty comes from."),
+        (46.0, "0.019 in above 1.752 to 1.792 in, uncertainty ±0.002 in."),
     ],
 )  # fmt: skip
 def test_reasons_in_words(height, said):
     bench = Bench().complete().height("1e", height)
     one = found(bench, "installed_height")
     assert reason(one, bench.engine) == said or (
-        height == 44.49 and "less than its doubt of" in reason(one, bench.engine)
+        height == 44.49 and "less than its uncertainty" in reason(one, bench.engine)
     )
 
 
@@ -377,9 +377,9 @@ def test_a_stale_reading_says_what_was_changed():
     bench = Bench().complete()
     bench.do(Fit((fitment(bench.engine, "valve", "1e", note="new valve, 0.5 mm longer"),), "valve"))
     said = reason(found(bench, "installed_height"), bench.engine)
-    assert "A reading it rests on is stale" in said
+    assert "valve changed on" in said
     assert "new valve, 0.5 mm longer" in said
-    assert "As it stands: 1.772 in" in said
+    assert "As measured: 1.772 in" in said
 
 
 def test_a_value_set_aside_is_named_where_it_is_missed():
@@ -418,7 +418,7 @@ def test_an_older_file_gets_the_limit_of_the_check_it_did_not_know():
 
     raw = json.loads(old)
     whole = raw["engine"]["limits"]
-    for version, known in ((1, {"bind_margin"}), (2, {"bind_margin", "retainer_seal"})):
+    for version, known in ((1, {"coil_bind_clearance"}), (2, {"coil_bind_clearance", "retainer_seal"})):
         raw["version"], raw["engine"]["limits"] = version, [one for one in whole if one["check"] in known]
         lifted = examine(decode_book(json.dumps(raw).encode(), "old"))
         for check in ("retainer_seal", "guide_clearance", "lock_out", "free_set"):

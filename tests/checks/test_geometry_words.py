@@ -11,7 +11,7 @@ from honest_lift.facts.parts import Member
 
 def test_the_demonstrations_nest_agrees_with_its_card():
     words = geometry_words(demo_book("x"), "1")
-    assert words.startswith("From geometry: rate 555 lbf/in; first natural frequency outer 476 Hz, inner 521 Hz.")
+    assert words.startswith("From geometry: rate 555 lbf/in; first surge frequency outer 476 Hz, inner 521 Hz.")
     assert "Measured rate 543 lbf/in." in words
     assert "apart" not in words
 

@@ -26,12 +26,12 @@ LOCKS = {"lock_angle", "lock_stem", "lock_out", "lock_engaged"}
 POURED = {"chamber_pours", "chamber_spread"}
 CYLINDER = {"squish", "compression", "compression_spread"}
 GEAR = {  # what else is asked of the gear: (lifter, gear, mount): contact and set-up, what comes near it, its dimensions
-    ("solid roller", "pushrod", "stud"): ({"lash_set", "mark_middle", "mark_width"},
+    ("solid roller", "pushrod", "stud"): ({"lash_set", "mark_centre", "mark_width"},
         {"pushrod_to_head", "slot_stud", "roller_sideways", "guide_plate"}, {"half_lift", "true_ratio"}, set()),
-    ("hydraulic roller", "pushrod", "shaft"): ({"preload", "plunger_left", "mark_middle", "mark_width"},
+    ("hydraulic roller", "pushrod", "shaft"): ({"preload", "plunger_left", "mark_centre", "mark_width"},
         {"pushrod_to_head", "roller_sideways", "shaft_side_play"}, {"half_lift", "true_ratio"}, set()),
     ("solid flat", "bucket", "stud"): ({"lash_set"}, set(), set(), {"valve_to_valve"}),
-    ("solid flat", "finger follower", "stud"): ({"lash_set", "mark_middle", "mark_width"}, {"roller_sideways"},
+    ("solid flat", "finger follower", "stud"): ({"lash_set", "mark_centre", "mark_width"}, {"roller_sideways"},
         {"half_lift", "true_ratio"}, {"valve_to_valve"}),
 }  # fmt: skip
 
@@ -43,7 +43,7 @@ def expected(preset, gear):
     through = {"piston_valve"} | pair
     whole = BARE | LOCKS | springs | set_up | near | through | POURED | CYLINDER
     return {
-        EVERYTHING: whole | dimensions | {"control"},
+        EVERYTHING: whole | dimensions | {"float_margin"},
         "new heads": whole,
         "valve job": BARE | LOCKS | springs | POURED | set_up,
         "spring change": springs | LOCKS,

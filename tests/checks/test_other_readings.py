@@ -26,19 +26,19 @@ def found(bench: Bench, check: str, position: str = "1e"):
 def test_travel_to_bind_on_the_head_is_the_same_check_said_another_way():
     """12.5 mm of travel, 2 mm of spacer left in the pocket: 10.5 of it left, bind before full lift."""
     bench = Bench().complete(lift=9.0)
-    worked = found(bench, "bind_margin")
+    worked = found(bench, "coil_bind_clearance")
     assert worked.figure == pytest.approx(45.0 - 9.0 - 32.5)
     bench.read("bind_travel", AT, 12.48, "indicator", "micrometer")
-    read = found(bench, "bind_margin")
+    read = found(bench, "coil_bind_clearance")
     assert read.figure == pytest.approx(12.48 - 9.0)
     assert read.expanded < worked.expanded, "the surer of two that agree stands"
     assert any("travel to bind, read - lift" in line for line in working(read, bench.engine))
     bench.read("bind_travel", AT, 10.5, "indicator", "micrometer", repeat=False)
-    apart = found(bench, "bind_margin")
+    apart = found(bench, "coil_bind_clearance")
     assert apart.verdict is Verdict.UNPROVEN
     assert apart.ground & Ground.UNSOUND
     assert "which of them is wrong" in apart.remark
-    assert found(bench, "bind_margin", "1i").verdict is worked.verdict
+    assert found(bench, "coil_bind_clearance", "1i").verdict is worked.verdict
 
 
 def test_travel_alone_proves_bind_where_nobody_pressed_the_spring_solid():
@@ -46,11 +46,11 @@ def test_travel_alone_proves_bind_where_nobody_pressed_the_spring_solid():
     for entry in bench.book.journal:
         if getattr(entry, "quantity", "") == "bind_height":
             bench.do(StrikeOut(entry.id))
-    assert found(bench, "bind_margin").verdict is Verdict.UNPROVEN
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.UNPROVEN
     bench.read("bind_travel", AT, 12.5, "indicator", "micrometer")
-    assert found(bench, "bind_margin").verdict is Verdict.PASSES
+    assert found(bench, "coil_bind_clearance").verdict is Verdict.PASSES
     bench.shims("1e", 2.0)
-    stale = found(bench, "bind_margin")
+    stale = found(bench, "coil_bind_clearance")
     assert stale.verdict is Verdict.UNPROVEN
     assert stale.ground & Ground.STALE, "another stack: what was travelled before says nothing of it"
 

@@ -57,7 +57,7 @@ def test_a_load_outside_its_points_passes_nowhere(engine, left):
                                                      and one.at["test_height"] < left))  # fmt: skip
     at = book.engine.position_of("1")
     after = {key: one for key, one in found(replace(book, journal=kept)).items() if key[2] == at}
-    asked = [key for key in after if key[0] in ("open_load", "control", "card_open_load")]
+    asked = [key for key in after if key[0] in ("open_load", "float_margin", "card_open_load")]
     assert len(asked) >= 2
     assert {after[key].verdict for key in asked} == {Verdict.UNPROVEN}
 

@@ -21,7 +21,7 @@ FEELER = Tool("feeler", "feeler", "feeler", "length", resolution=0.01, accuracy=
 def marked(middle=0.1, width=0.7, **more):
     made = Bench().complete()
     for name in made.names:
-        made.read("mark_middle", at_position(name), middle, "seen", "solid")
+        made.read("mark_centre", at_position(name), middle, "seen", "solid")
         made.read("mark_width", at_position(name), width, "seen", "solid")
     return made
 
@@ -38,14 +38,14 @@ def words(made, check, position="1e"):
 )  # fmt: skip
 def test_a_mark_is_held_both_ways_about_the_middle_and_by_its_width(middle, width, verdicts):
     made = marked(middle, width)
-    assert (words(made, "mark_middle"), words(made, "mark_width")) == verdicts
+    assert (words(made, "mark_centre"), words(made, "mark_width")) == verdicts
 
 
 def test_without_a_mark_the_check_is_none_and_with_one_every_other_valve_is_unproven():
     made = Bench().complete()
-    assert words(made, "mark_middle") == "none"
-    made.read("mark_middle", at_position("1e"), 0.1, "seen", "solid")
-    assert (words(made, "mark_middle"), words(made, "mark_middle", "1i")) == ("passes", "unproven")
+    assert words(made, "mark_centre") == "none"
+    made.read("mark_centre", at_position("1e"), 0.1, "seen", "solid")
+    assert (words(made, "mark_centre"), words(made, "mark_centre", "1i")) == ("passes", "unproven")
     assert words(made, "mark_width") == "none"
 
 
@@ -53,12 +53,12 @@ def test_another_rocker_or_cam_makes_a_mark_stale():
     for slot, where in (("rocker", "1e"), ("cam", "engine"), ("valve", "1e")):
         made = marked()
         made.do(Fit((fitment(made.engine, slot, where),), "another"))
-        assert words(made, "mark_middle") == "unproven"
+        assert words(made, "mark_centre") == "unproven"
 
 
 def test_a_failing_mark_names_its_cure():
     made = marked(0.9)
-    finding = examine(made.book).finding("mark_middle", "1e")
+    finding = examine(made.book).finding("mark_centre", "1e")
     assert any("another pushrod" in one for one in cures_for(made.book, finding))
 
 
@@ -70,7 +70,7 @@ def geared(tolerance=0.05, **changed):
 def test_square_gear_passes_by_its_dimensions_and_a_mark_that_was_read_goes_before_them():
     """The handbook's independent gear stands square at half lift with a mark of 0.617 mm."""
     made = geared()
-    assert [words(made, name) for name in ("half_lift", "mark_middle", "mark_width", "true_ratio")] == [
+    assert [words(made, name) for name in ("half_lift", "mark_centre", "mark_width", "true_ratio")] == [
         "passes"
     ] * 3 + ["fails"]
     width = examine(made.book).finding("mark_width", "1e")
@@ -89,7 +89,7 @@ def test_a_rod_too_short_fails_with_its_cure_and_each_way_of_proving_nothing_pro
     assert "a longer pushrod" in cures_for(short.book, found)[0]
     for name, more in (("valve_arm", {"kind": "assumed", "low": 37.9, "high": 38.1}), ("arm_angle", {})):
         made = geared().state(name, GEAR[name], **more)
-        assert {words(made, check) for check in ("half_lift", "mark_middle", "mark_width")} == {"unproven"}
+        assert {words(made, check) for check in ("half_lift", "mark_centre", "mark_width")} == {"unproven"}
     gone = geared(pushrod_length=320.0)
     assert words(gone, "half_lift") == "unproven"
 
@@ -99,11 +99,11 @@ def test_true_ratio_is_held_against_the_stated_one_and_feeds_the_spring_checks()
     lift = 13.6323  # the handbook's independent figure for the gear
     found = examine(made.book).finding("true_ratio", "1e")
     assert (found.verdict.word, found.figure) == ("fails", pytest.approx(100 * (lift / 8.966 / 1.6 - 1), abs=0.05))
-    margin = examine(made.book).finding("bind_margin", "1e")
+    margin = examine(made.book).finding("coil_bind_clearance", "1e")
     assert {term.title: term.value for term in margin.terms}["valve lift"] == pytest.approx(lift, abs=0.01)
     assert not any(one.quantity == "rocker_ratio" for one in margin.inputs)
     untold = made.state("pivot_out", GEAR["pivot_out"])
-    again = examine(untold.book).finding("bind_margin", "1e")
+    again = examine(untold.book).finding("coil_bind_clearance", "1e")
     assert {term.title: term.value for term in again.terms}["valve lift"] == pytest.approx(8.966 * 1.6), (
         "a dimension without a tolerance replaces nothing"
     )

@@ -277,7 +277,7 @@ def test_a_linear_spring_among_progressive_ones_passes_nowhere(layout, linear, v
     asked = linear or {"1e"}
     assert {of_spring_check(one, "spring_type", one.engine.spring_at(name)).verdict for name in asked} == {verdict}
     if verdict is Verdict.UNPROVEN:
-        assert "too few to tell" in of_spring_check(one, "spring_type", one.engine.spring_at("1e")).inputs[0].note
+        assert "too few to know" in of_spring_check(one, "spring_type", one.engine.spring_at("1e")).inputs[0].note
 
 
 @pytest.mark.parametrize(("points", "verdict"), [(3, Verdict.UNPROVEN), (4, Verdict.FAILS)])
@@ -328,7 +328,7 @@ def test_geometry_stands_beside_what_was_measured_with_stress_and_fatigue():
     )
     assert "rate 26.3 N/mm" in words
     assert "Solid from coils 29.70 mm. It was read to bind at 31.50 mm: count its coils" in words
-    assert "outer 562 MPa, fatigue margin" in words
+    assert "outer 562 MPa, fatigue safety factor" in words
     assert "linear spring" in form_words(one.book, "1")
 
 

@@ -35,7 +35,7 @@ def test_stress_is_held_against_the_most_a_shop_states(most, verdict):
     assert found.figure == pytest.approx(561.78, abs=0.05)
     assert found.verdict is verdict
     assert found.expanded == pytest.approx(2 * 561.78 * 0.05 / sqrt(3), rel=0.03), (
-        "what a card's geometry leaves in doubt"
+        "what a card's geometry leaves suspect"
     )
 
 
@@ -50,10 +50,10 @@ def test_stress_is_an_edge_of_the_window():
     one = bench(600.0)
     gathered = gathered_of(one.book)
     window = windows_of(one.book, gathered, [(0, gathered.rows[0])])[0]
-    edge = next(low for low in window.lows if low.name == "wire stress at its most")
+    edge = next(low for low in window.lows if low.name == "wire stress at its max")
     guarded = 600.0 * (1 - 2 * 0.05 / sqrt(3))
     opened = FREE - guarded / 561.78 * 525.049 / RATE
-    assert edge.height_mm == pytest.approx(opened + LIFT, abs=0.06), "and the doubt of height and lift above it"
+    assert edge.height_mm == pytest.approx(opened + LIFT, abs=0.06), "and the uncertainty of height and lift above it"
     assert edge.height_mm > opened + LIFT
 
 
@@ -77,7 +77,7 @@ def test_an_inner_step_that_may_be_off_moves_the_stress_of_the_inner():
         found = examine(one.book).finding("open_stress", "1e")
         gathered = gathered_of(one.book)
         window = windows_of(one.book, gathered, [(0, gathered.rows[0])])[0]
-        return found, next(low.height_mm for low in window.lows if low.name == "wire stress at its most")
+        return found, next(low.height_mm for low in window.lows if low.name == "wire stress at its max")
 
     (sure, edge), (doubted, edge_then), (open_, _) = nested(0.0), nested(off), nested(None)
     slope = sure.figure / (free + step - OPEN)

@@ -69,7 +69,7 @@ def test_a_walked_and_degreed_lobe_proves_it_and_what_is_taken_away_unproves_it(
     leaning = degreed(engine(lean=15.0))
     assert words(leaning) == "unproven", "nobody stated the pocket's floor"
     assert words(leaning.state("pocket_lean", 0.0, tolerance=0.5)) == "passes"
-    assert words(degreed(engine(), stops=False)) == "unproven", "a middle off the card is assumed"
+    assert words(degreed(engine(), stops=False)) == "unproven", "a centre off the card is assumed"
 
 
 def room(made, position, pairs, tool="dial"):
@@ -92,7 +92,7 @@ def test_aluminium_rods_want_more():
     assert words(near.do(Describe({"rod_material": "steel"}, "steel"))) == "passes"
     assert words(near.do(Describe({"rod_material": "aluminium"}, "aluminium"))) == "fails"
     assert words(room(engine(drop=0.0, rods=""), "1i", parabola(3.2))) == "passes", "whatever they are made of"
-    assert "aluminium ones want" in examine(engine(rods="").book).finding("piston_valve", "1i").remark
+    assert "aluminium ones need" in examine(engine(rods="").book).finding("piston_valve", "1i").remark
 
 
 def test_a_row_of_readings_proves_its_least_between_the_angles():
@@ -173,7 +173,7 @@ def test_prices_and_windows_are_told():
     assert "passes" in told[0]
     assert "A degree of advance -" in told[1]
     assert "a ratio up to" in told[2]
-    assert window_words(made.book, ("1e", "1i"), found).startswith("As it stands, and nothing of it proven: "), (
+    assert window_words(made.book, ("1e", "1i"), found).startswith("As measured so far, nothing proven: "), (
         "1e is by its card"
     )
     assert window_words(made.book, ("1i",), found).startswith("This cylinder stays in its limits from ")
@@ -188,7 +188,7 @@ def test_prices_and_windows_are_told():
     short = {"1i": examine(tight.book).finding("piston_valve", "1i")}
     assert "more depth along the stem" in turn_words(tight.book, "1i", short, 1.5)[2]
     lacking = engine(drop=0.0)
-    assert "for want of valve drop at TDC" in turn_words(lacking.book, "1i", {}, 1.5)[0]
+    assert "missing valve drop at TDC" in turn_words(lacking.book, "1i", {}, 1.5)[0]
     assert len(TURN) == len(one.curve(Tried()))
 
 
@@ -306,7 +306,7 @@ def test_a_row_proves_a_clearance_and_not_what_moves_it():
     made = room(engine(), "1i", parabola(brute(7.0)))
     found = {"1i": examine(made.book).finding("piston_valve", "1i")}
     assert found["1i"].verdict.word == "passes"
-    assert window_words(made.book, ("1i",), found).startswith("As it stands, and nothing of it proven: "), (
+    assert window_words(made.book, ("1i",), found).startswith("As measured so far, nothing proven: "), (
         "its lobe is off the card"
     )
 

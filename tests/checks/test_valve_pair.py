@@ -27,7 +27,7 @@ def test_worked_out_of_proven_parts_it_passes_and_of_a_card_it_does_not():
     made = opposed_heads()
     told = found(made)
     assert (told.verdict.word, told.expanded > 0) == ("passes", True)
-    assert "worked out, nearest" in told.remark
+    assert "calculated, nearest" in told.remark
     assert found(made, "1e") is None
     assert found(made, "2i").verdict.word == "unproven", "nobody has measured over its heads"
     by_card = found(opposed_heads(walked=False))

@@ -58,7 +58,7 @@ def typed(sheet, key, text):
 def test_the_demonstration_tells_its_cam_in_words(cam):
     window, sheet = cam()
     words = sheet.turn.words.text()
-    assert "Lobe separation 110.0 cam degrees; the cam stands 4.0 crank degrees advanced." in words
+    assert "Lobe separation 110.0 cam degrees; the cam is 4.0 crank degrees advanced." in words
     assert "Intake: 0.550 in at the valve" in words
     assert "Nothing that rests on it passes" in sheet.turn.grounds.text()
     sheet.turn.drawing.grab()
@@ -74,7 +74,7 @@ def test_a_card_is_typed_as_it_is_quoted_and_a_mistyped_one_is_explained(cam):
     assert "state two durations or more" in found.text()
     put(sheet, "durations", 1, "284 at .006, 236 at .050; 150 at 5.08 mm")
     put(sheet, "centreline", 1, "110")
-    assert "Intake: middle 110.0 by the card; a lobe of 0.350 in meets all 3 durations." in found.text()
+    assert "Intake: centre 110.0 by the card; a lobe of 0.350 in meets all 3 durations." in found.text()
     put(sheet, "events", 1, "9.5 BTDC, 226.5 at .050")
     assert "events give 108.5, card says 110.0" in found.text()
     put(sheet, "events", 1, "")
@@ -121,13 +121,11 @@ def test_a_lobe_by_its_card_changes_no_verdict():
 def test_the_cursor_is_walked_and_dragged_and_tells_its_figures(cam, qtbot):
     _, sheet = cam()
     view = sheet.turn.drawing
-    assert sheet.turn.figures.text().startswith(
-        "At TDC of the overlap; intake 0.169 in; exhaust 0.134 in; piston 0.000 in"
-    )
+    assert sheet.turn.figures.text().startswith("At overlap TDC; intake 0.169 in; exhaust 0.134 in; piston 0.000 in")
     qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(view, Qt.Key.Key_Left)
     assert view.cursor_deg == 9.0
-    assert sheet.turn.figures.text().startswith("At 9.0 after TDC; intake 0.2")
+    assert sheet.turn.figures.text().startswith("At 9.0° ATDC; intake 0.2")
     qtbot.mouseClick(view, Qt.MouseButton.LeftButton, pos=QPoint(view.width() - 1, 60))
     assert view.cursor_deg == 300.0, "no further than what is drawn"
 
@@ -138,15 +136,15 @@ def test_what_is_tried_is_seen_and_put_back(cam):
     sheet.turn.advance.setValue(8)
     sheet.turn.ratio.setText("1.7")
     sheet.turn.ratio.editingFinished.emit()
-    assert "the cam stands 8.0 crank degrees advanced" in sheet.turn.words.text()
+    assert "the cam is 8.0 crank degrees advanced" in sheet.turn.words.text()
     assert "Intake: 0.582 in at the valve" in sheet.turn.words.text()
     assert sheet.turn.grounds.text().startswith("Tried, not stated")
     sheet.turn.advance.setSliderDown(True)
     sheet.turn.advance.setValue(4)
     sheet.turn.advance.setSliderDown(False)
-    assert "the cam stands 6.0 crank degrees advanced" in sheet.turn.words.text()
+    assert "the cam is 6.0 crank degrees advanced" in sheet.turn.words.text()
     sheet.turn.put_back()
-    assert "stands 4.0 crank degrees advanced" in sheet.turn.words.text()
+    assert "is 4.0 crank degrees advanced" in sheet.turn.words.text()
     assert window.session.book is before
 
 
@@ -157,7 +155,7 @@ def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     sheet.turn.save_curves()
     sheet.turn.save_drawing()
     rows = list(csv.reader(io.StringIO((tmp_path / "curves.csv").read_text())))
-    assert rows[0][:2] == ["crank angle (deg from TDC of the overlap)", "intake valve lift (in; measured)"]
+    assert rows[0][:2] == ["crank angle (deg from overlap TDC)", "intake valve lift (in; measured)"]
     assert rows[0][-1] == "piston below TDC (in)"
     assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.550, abs=0.002)
     drawn = ET.fromstring((tmp_path / "turn.svg").read_text())
@@ -204,11 +202,11 @@ def test_a_table_is_typed_looked_at_and_taken(cam, qtbot):
     dialog.stops[0].setText("28 BTDC")
     assert "read both ways" in dialog.wrong.text()
     dialog.stops[1].setText("31")
-    assert "TDC stands at +1.50 on the wheel" in dialog.wrong.text()
+    assert "TDC is at +1.50 on the wheel" in dialog.wrong.text()
     dialog.take_it.click()
     taken = tables(window.session.book.journal)[0].table
     assert (taken.place, taken.stops_deg, len(taken.crank_deg)) == (at_position("1i"), (-28.0, 31.0), len(WALKED))
-    assert "Middle by equal lifts 103.5" in sheet.lobes.words.text()
+    assert "Centreline by equal lifts 103.5" in sheet.lobes.words.text()
 
 
 def test_several_lobes_come_from_one_file_and_a_file_that_is_none_is_told(cam, qtbot, tmp_path, monkeypatch):
@@ -326,17 +324,16 @@ def test_degreeing_walks_from_the_stop_to_a_reading(cam):
     assert page.words.text().startswith("Fit the stop")
     typed(sheet, "stop_first", "28 BTDC")
     typed(sheet, "stop_other", "31")
-    assert page.words.text().startswith("TDC stands at +1.50 on the wheel")
+    assert page.words.text().startswith("TDC is at +1.50 on the wheel")
     assert not page.take.isEnabled()
     typed(sheet, "opening", "-14")
     typed(sheet, "closing", "236")
-    assert "The intake lobe's middle stands 109.5 degrees after TDC." in page.words.text()
+    assert "The intake lobe centreline is 109.5° ATDC." in page.words.text()
     assert (
-        "Wanted is 106.0: the cam stands 3.5 crank degrees retarded. Advance it by 3.5 crank degrees"
-        in page.words.text()
+        "Wanted is 106.0: the cam is 3.5 crank degrees retarded. Advance it by 3.5 crank degrees" in page.words.text()
     )
     typed(sheet, "radius", ".55")
-    assert "offset it by 0.034 in, so that the cam comes ahead of where it stands" in page.words.text()
+    assert "offset it by 0.034 in, so that the cam comes ahead of where it is" in page.words.text()
     typed(sheet, "teeth", "42")
     assert "One tooth of the cam's 42 is 17.1 crank degrees." in page.words.text()
     page.take.click()
@@ -349,7 +346,7 @@ def test_degreeing_walks_from_the_stop_to_a_reading(cam):
     ("read", "words"),
     [
         (("10", "10", "", ""), "Both stop readings are the same"),
-        (("-30", "30", "300", "100"), "No such lobe stands there"),
+        (("-30", "30", "300", "100"), "No such lobe is there"),
         (("-30", "thirty", "", ""), "Fit the stop"),
     ],
 )

@@ -54,9 +54,9 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
         ("lash, intake", ".016"), ("lash, exhaust", ".018"), ("target installed height, engine", "1.770"),
     ):  # fmt: skip
         put(qtbot, page.facts, row_of(page.facts, words), "value", text)
-    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "least", "130")
-    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "most", "200")
-    put(qtbot, page.asked, row_of(page.asked, "open load, both"), "least", "230")
+    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "min", "130")
+    put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "max", "200")
+    put(qtbot, page.asked, row_of(page.asked, "open load, both"), "min", "230")
     stated = {fact.key: fact.value for fact in session.engine.facts}
     assert stated["lobe_lift", at_role("exhaust")] == 6.0
     assert stated["target_height", ENGINE] == 1.770 * 25.4
@@ -128,7 +128,7 @@ def test_assumed_and_measured_figures_on_the_cam_page(qtbot, open_window):
     assert page.facts.records.kind_of(page.facts.records.index(lash, 2)) == "assumed", "it looks pencilled"
     assert (fact.kind, fact.low, fact.high, fact.low_is_physical) == ("assumed", 0.0, 0.762, True)
     assert window.session.examination.finding("open_load", "1i").verdict.word == "unproven"
-    assert window.session.examination.finding("bind_margin", "1i").verdict.word == "passes", (
+    assert window.session.examination.finding("coil_bind_clearance", "1i").verdict.word == "passes", (
         "no lash is the worst of it"
     )
     lobe = row_of(page.facts, "lobe lift, intake")
@@ -173,7 +173,7 @@ def test_mistakes_on_the_springs_page_are_explained(qtbot, open_window):
     press(page, "Take card out")
     assert "a spring set refers to it" in sheet.message.text()
     put(qtbot, page.sets, 0, "heights", "1.9 1.9")
-    assert "the same height stands twice" in sheet.message.text()
+    assert "the same height is there twice" in sheet.message.text()
     put(qtbot, page.members, 1, "member", "outer")
     assert "a nest has one of each" in sheet.message.text()
     press(page, "Add a member")
@@ -188,26 +188,26 @@ def test_schools_and_own_limits(qtbot, open_window):
     sheet = window.sheets["engine"]
     sheet.open_page("Limits")
     page = sheet.pages["Limits"]
-    bind = row_of(page.limits, "bind margin")
+    bind = row_of(page.limits, "Coil-bind clearance")
     page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
     assert "room for the scatter of a set" in page.why.text()
-    put(qtbot, page.limits, bind, "school", "0.050 to 0.080 in")
-    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "fails", (
+    put(qtbot, page.limits, bind, "rule", "0.050 to 0.080 in")
+    assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "fails", (
         "too much room is refused as well"
     )
-    put(qtbot, page.limits, bind, "least", ".2")
-    assert "the least lies above the most" in sheet.message.text()
-    put(qtbot, page.limits, bind, "most", ".2")
+    put(qtbot, page.limits, bind, "min", ".2")
+    assert "the min is above the max" in sheet.message.text()
+    put(qtbot, page.limits, bind, "max", ".2")
     assert shown(page.limits, bind)[1:4] == ["own", "0.050", "0.200"]
     page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
-    press(page, "Take limit out")
-    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "unproven"
-    page.checks.setCurrentText("bind margin")
+    press(page, "Delete limit")
+    assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "unproven"
+    page.checks.setCurrentText("coil-bind clearance")
     press(page, "Add")
-    put(qtbot, page.limits, len(page.limits.records.records) - 1, "least", "40 thou")
-    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "passes"
+    put(qtbot, page.limits, len(page.limits.records.records) - 1, "min", "40 thou")
+    assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "passes"
     put(qtbot, page.tolerances, 1, "plus or minus", "")
-    assert window.session.examination.finding("bind_margin", "1e").verdict.word == "unproven", (
+    assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "unproven", (
         "a lobe lift without a tolerance"
     )
 
@@ -222,10 +222,10 @@ def test_the_tool_drawer(qtbot, open_window):
     press(page, "Add this kind")
     assert len(window.session.engine.tools) == before + 1
     put(qtbot, page.tools, before, "tool", "gauge no. 7")
-    put(qtbot, page.tools, before, "true to ±", ".0005")
+    put(qtbot, page.tools, before, "accuracy ±", ".0005")
     tool = window.session.engine.tools[-1]
     assert (tool.name, tool.accuracy) == ("gauge no. 7", 0.0127)
-    put(qtbot, page.tools, 0, "true to ±", "")
+    put(qtbot, page.tools, 0, "accuracy ±", "")
     assert window.session.examination.finding("installed_height", "1e").verdict.word == "unproven"
     page.tools.setCurrentIndex(page.tools.records.index(0, 0))
     press(page, "Take tool out")
@@ -242,7 +242,7 @@ def test_a_layout_that_is_mistyped_is_explained_and_nothing_changes(qtbot, open_
     layout = window.session.engine.layout
     page.order.setPlainText("left: 1e 1e")
     press(page, "Lay out")
-    assert "1e stands twice" in window.sheets["engine"].message.text()
+    assert "1e is there twice" in window.sheets["engine"].message.text()
     assert window.session.engine.layout is layout
     assert page.order.toPlainText() == "left: 1e 1e"
     page.common.setCurrentText("In-line four, sixteen valves")

@@ -39,9 +39,9 @@ def test_a_rung_opens_its_whole_finding_and_escape_goes_back(qtbot, open_window)
     qtbot.mouseDClick(window.ladder.rungs, Qt.MouseButton.LeftButton, pos=QPoint(60, 64 + 36 + 10))
     sheet = window.sheets["finding"]
     assert window.stack.currentWidget() is sheet
-    assert sheet.title.text() == "6 intake, bind margin: fails"
+    assert sheet.title.text() == "6 intake, coil-bind clearance: fails"
     assert sheet.figure.text() == "0.034 in ±0.007"
-    assert "bind margin = travel to bind - lift = 0.5840 - 0.5498 = 0.0342 in" in sheet.working.text()
+    assert "coil-bind clearance = travel to bind - lift = 0.5840 - 0.5498 = 0.0342 in" in sheet.working.text()
     window._actions["back"].trigger()
     assert window.stack.currentWidget() is window.heights
 
@@ -64,9 +64,9 @@ def valve_points(strip):
 
 
 def test_the_page_walks_the_heads_with_its_check(page):
-    window, sheet = page("5i", "bind_margin")
+    window, sheet = page("5i", "coil_bind_clearance")
     window.session.walk(1)
-    assert sheet.title.text() == "7 intake, bind margin: passes"
+    assert sheet.title.text() == "7 intake, coil-bind clearance: passes"
     kinds = [cells[2].text for cells in sheet.model.cells]
     assert kinds[0] == "measured"
     assert kinds[-2:] == ["measured", "measured"]
@@ -90,12 +90,12 @@ def test_what_is_worth_measuring_is_started_with_its_way_and_tool(qtbot, page):
 
 
 def test_lift_at_the_valve_is_worth_most_for_a_lift_worked_out(page):
-    _, sheet = page("5e", "bind_margin")
+    _, sheet = page("5e", "coil_bind_clearance")
     assert offers(sheet)[0] == "lift at the valve of 5 exhaust, indicator no. 2: ±0.006 → ±0.003 in, passes"
 
 
 def test_what_is_missing_is_offered_to_be_measured(page):
-    window, sheet = page("8e", "bind_margin")
+    window, sheet = page("8e", "coil_bind_clearance")
     assert sheet.budget.isHidden()
     offered = [words.removesuffix(", spring 16") for words in offers(sheet)]
     assert "load at 1.900 in" in offered

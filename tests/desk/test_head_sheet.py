@@ -179,7 +179,7 @@ def test_the_planted_troubles_are_named_in_words(head):
     wanted = {
         ("7i", "tip_level"): "stands 0.023 in above its neighbours: a sunk seat or another valve",
         ("2e", "spring_seat_level"): "0.009 in above specification",
-        ("4e", "leak_test"): "mend the seat and try again",
+        ("4e", "leak_test"): "repair the seat, then test again",
     }
     for (name, check), words in wanted.items():
         window.session.go(name)

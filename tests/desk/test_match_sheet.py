@@ -35,18 +35,18 @@ def test_found_asked_why_set_beside_and_accepted(qtbot, window, sheet):
     words = found(qtbot, page)
     assert "candidates" in words
     assert "prove nothing yet" in words
-    assert "8 exhaust: height, lift or shims not told" in words
+    assert "8 exhaust: height, lift or shims not known" in words
     assert page.model.rowCount() == len(page.answer.listed)
     page.sort.setCurrentIndex(4)
     page.sort.activated.emit(4)
     masses = [one.mass_kg for one in page.model.shown]
     assert masses == sorted(masses)
-    page.filters["only what no other betters"].click()
+    page.filters["best trade-offs only"].click()
     assert 0 < page.model.rowCount() < len(page.answer.listed)
     assert all(one.best for one in page.model.shown)
     qtbot.keyClicks(page.asked, "s-106")
     qtbot.keyClick(page.asked, Qt.Key.Key_Return)
-    assert page.why.text().startswith("S-106: too hard on the seat by 85 lbf")
+    assert page.why.text().startswith("S-106: seat load 85 lbf above max")
     page.asked.setText("nothing")
     page.ask_why()
     assert "No spring, retainer or pair of locks “nothing”" in page.why.text()
@@ -63,7 +63,7 @@ def test_found_asked_why_set_beside_and_accepted(qtbot, window, sheet):
     assert engine.card_of(engine.spring_at("1e")).name.endswith(one.spring[1])
     assert window.session.examination.finding("seat_load", "1e").verdict.word == "unproven"
     assert window.session.plan, "what comes next is a reading that proves it"
-    assert "find anew" in page.told.text()
+    assert "Search again" in page.told.text()
     assert page.model.rowCount() == 0
     window.session.undo()
     assert window.session.engine == before.engine

@@ -125,8 +125,8 @@ def test_what_a_spring_looks_like_is_written_down_without_retiring_it(qtbot, ope
     one = next(f for f in window.session.examination.by_spring["1"] if f.check.name == "spring_condition")
     assert (one.verdict, one.inputs[0].note) == (Verdict.PASSES, "light rust on the last coil")
     window.session.spring = "1"
-    type_in(qtbot, window, "in doubt")
-    assert "wants its reason" in window.bar.understood.text()
+    type_in(qtbot, window, "suspect")
+    assert "needs its reason" in window.bar.understood.text()
     qtbot.keyClicks(window.bar.entry, ": a mark on the wire")
     qtbot.keyClick(window.bar.entry, ENTER)
     one = next(f for f in window.session.examination.by_spring["1"] if f.check.name == "spring_condition")

@@ -60,7 +60,7 @@ def test_the_shallow_pocket_is_mended_by_typing_a_new_height(qtbot, open_window,
         [sys.executable, "-m", "honest_lift.cli", "check", str(path), "--json"], capture_output=True
     )
     found = {(f["place"], f["check"]): f["verdict"] for f in json.loads(report.stdout)["findings"]}
-    assert found["5i", "installed_height"] == found["5i", "bind_margin"] == "passes"
+    assert found["5i", "installed_height"] == found["5i", "coil_bind_clearance"] == "passes"
 
 
 def test_a_whole_set_of_sixteen_without_the_mouse(qtbot, open_window):
@@ -279,14 +279,14 @@ def test_a_rung_is_chosen_by_click_and_by_key(qtbot, open_window):
     qtbot.mouseClick(rungs, Qt.MouseButton.LeftButton, pos=QPoint(60, 64 + 36 * 2 + 10))
     assert rungs.chosen.check.name == "seat_load"
     qtbot.keyClick(rungs, Qt.Key.Key_Up)
-    assert rungs.chosen.check.name == "bind_margin"
-    assert window.ladder.reason.text().startswith("At least 0.060 in: too low by 0.026 in")
+    assert rungs.chosen.check.name == "coil_bind_clearance"
+    assert window.ladder.reason.text().startswith("0.026 in below min 0.060 in")
     assert (
         "bind height = the largest of bind + step: outer 1.1530, inner 1.1090 = 1.2190 in"
         in window.ladder.working.text()
     )
     window.session.go("5i")
-    assert rungs.chosen.check.name == "bind_margin", "the same check at the next valve"
+    assert rungs.chosen.check.name == "coil_bind_clearance", "the same check at the next valve"
 
 
 def test_the_figure_on_the_heads_can_be_another(qtbot, open_window):

@@ -55,7 +55,7 @@ def test_the_valve_follows_the_hand(rocker):
 def test_a_mark_is_read_valve_by_valve_at_the_bar(rocker, qtbot):
     window, sheet = rocker()
     bar = window.bar
-    for title, text in (("middle of the mark on the tip", "-.015"), ("width of the mark on the tip", ".045")):
+    for title, text in (("witness mark, centre", "-.015"), ("witness mark, width", ".045")):
         window.session.go("3i")
         bar.what.setCurrentText(title)
         bar.entry.setFocus()
@@ -94,7 +94,7 @@ def test_what_moved_it_is_told_with_the_pushrod_that_puts_it_back(rocker):
         return page.words.text()
 
     window.session.do(Unstate("valve_lean", ENGINE))
-    assert "State how far the stem leans" in put(0, ".040")
+    assert "State the valve angle" in put(0, ".040")
     window.session.do(
         State((Fact("valve_lean", ENGINE, 0.0, tolerance=0.5), Fact("nut_pitch", ENGINE, 25.4 / 24, tolerance=0.0)))
     )
@@ -126,7 +126,7 @@ def test_a_mark_is_drawn_on_the_tip_and_taken_down_as_placed_by_eye(rocker, qtbo
     sheet.take.click()
     middle, width = window.session.book.journal[-2:]
     assert [(one.quantity, one.way, one.tool) for one in (middle, width)] == [
-        ("mark_middle", "placed", "rule"), ("mark_width", "placed", "rule"),
+        ("mark_centre", "placed", "rule"), ("mark_width", "placed", "rule"),
     ]  # fmt: skip
     assert (middle.value, width.value) == (pytest.approx(-0.4, abs=0.05), pytest.approx(1.6, abs=0.1))
     assert window.session.examination.finding("mark_width", "3i").verdict.word == "close", "a rule by eye proves little"

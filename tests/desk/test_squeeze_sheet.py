@@ -31,12 +31,12 @@ def told(view):
 def test_the_demonstration_names_its_weeping_chamber_and_its_proud_piston(squeeze):
     window, sheet = squeeze(position="4i")
     words = sheet.chambers_page.words.text()
-    assert words.startswith("Cylinder 4: 4 exhaust weeps: mend the seat, then pour again.")
+    assert words.startswith("Cylinder 4: 4 exhaust leaks, so chamber 4 does not count; repair the seat and pour again.")
     assert "To match them open up" in words
     assert "Milled alike they keep that spread" in words
-    assert "effective, from 0.050 in of intake lift on" in words
+    assert "dynamic, from 0.050 in of intake lift on" in words
     assert "off the head takes" in words
-    assert any("left over the piston" in one for one in told(sheet.chambers_page.drawing))
+    assert any("clearance volume" in one for one in told(sheet.chambers_page.drawing))
     rows = {row[0].text: row for row in sheet.chambers_page.model.cells}
     assert rows["4"][1].text == "64.8 ×2"
     assert (rows["5"][8].verdict, rows["4"][8].verdict) == ("fails", "unproven")
@@ -48,7 +48,7 @@ def test_four_chambers_are_poured_without_the_mouse(squeeze, qtbot):
     bench = Bench("head: 1e 1i 2i 2e 3e 3i 4i 4e").do(Put("tools", BURETTE))
     window, sheet = squeeze(bench.book, "1e")
     assert window.bar.task.quantity == "chamber_volume"
-    assert "not told yet" in told(sheet.chambers_page.drawing)[0]
+    assert "not known yet" in told(sheet.chambers_page.drawing)[0]
     for text in ("60.2", "60.4", "lots"):
         qtbot.keyClicks(window.bar.entry, text)
         qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
@@ -64,7 +64,7 @@ def test_four_chambers_are_poured_without_the_mouse(squeeze, qtbot):
 
 def test_a_deck_is_read_at_points_across(squeeze, qtbot):
     window, _ = squeeze(poured().book, "1e")
-    window.bar.what.setCurrentText("piston below the deck at TDC, front")
+    window.bar.what.setCurrentText("deck clearance, front")
     window.bar.what.activated.emit(window.bar.what.currentIndex())
     qtbot.keyClicks(window.bar.entry, ".3 mm")
     qtbot.keyClick(window.bar.entry, Qt.Key.Key_Return)
@@ -108,7 +108,7 @@ def test_a_port_is_flowed_lift_by_lift_and_drawn_beside_the_cam(squeeze):
     assert (one.quantity, one.place, round(one.at["flow_lift"], 6)) == ("port_flow", at_position("3e"), 15.24)
     window.session.go("3i")
     words = page.words.text()
-    assert "3 intake: most 271.0 cfm; from 0.500 in on it gains next to nothing, and the cam lifts 0.550 in" in words
+    assert "3 intake: max 271.0 cfm; from 0.500 in on it gains next to nothing, and the cam lifts 0.550 in" in words
     assert "percent of the intake at the same lifts" in words
     assert "3 intake 271" in told(page.drawing)
     page.table.records.setData(page.table.records.index(0, 1), "plenty")

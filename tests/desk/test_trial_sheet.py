@@ -51,7 +51,7 @@ def test_a_change_is_typed_and_everything_that_moves_is_listed(trial):
         assert row[5].pencilled or row[5].verdict != "passes", "what a trial predicts is never drawn as proven"
     assert any(row[4] == Cell(verdict="passes") for row in page.model.cells), "what is proven now is drawn so"
     page.grid.copy()
-    assert "passes as it stands" in QGuiApplication.clipboard().text()
+    assert "passes as measured" in QGuiApplication.clipboard().text()
     assert window.session.book is before, "nothing is changed until it is accepted"
     page.each.setChecked(True)
     assert len(page.model.cells) > 60
@@ -67,7 +67,7 @@ def test_a_sign_is_solid_for_what_is_proven_and_an_outline_for_what_is_not(trial
         if one.verdict is not Verdict.UNPROVEN:
             assert cell == Cell(verdict=one.verdict.word)
         else:
-            assert cell.words == f"{one.provisional.word} as it stands" or cell == Cell(verdict="unproven")
+            assert cell.words == f"{one.provisional.word} as measured" or cell == Cell(verdict="unproven")
     assert sign_cell(None) == Cell(verdict="unproven")
 
 
@@ -78,7 +78,7 @@ def test_the_slider_moves_the_chosen_change_live(trial, qtbot):
     page.slider.setSliderDown(True)
     page.slider.setValue(50)
     assert page.table.changes[0].amount == pytest.approx(1.7)
-    assert any(row[0].text == "Bind margin" for row in page.model.cells)
+    assert any(row[0].text == "Coil-bind clearance" for row in page.model.cells)
     page.slider.setSliderDown(False)
     qtbot.waitUntil(lambda: "findings move" in page.words.text(), timeout=2000)
     page.show_changes((Change("b", "shims", "", -3.0),))
@@ -102,7 +102,7 @@ def test_trials_are_kept_by_name_set_side_by_side_and_forgotten(trial, monkeypat
     assert heads == ("check, worst", "now", "", "thin gasket", "", "1.7", "")
     rows = {row[0].text: row for row in sheet.side_page.model.cells}
     assert rows["Squish"][3].text.endswith("cyl. 5")
-    assert rows["Card's most lift"][6].verdict == "fails"
+    assert rows["Card's max lift"][6].verdict == "fails"
     sheet.open_page("One trial")
     page.kept.setCurrentIndex(1)
     page.kept.activated.emit(1)

@@ -33,7 +33,7 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     window, sheet = turn(position="7e")
     words = sheet.crank_page.words.text()
     assert words.startswith("Tightest at 7 exhaust: piston to valve ")
-    assert "bind margin" in words.splitlines()[0]
+    assert "coil-bind clearance" in words.splitlines()[0]
     assert words.splitlines()[1].startswith("7 exhaust: ")
     assert "A degree of advance" in words
     assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
@@ -49,7 +49,7 @@ def test_the_crank_is_turned_by_hand_and_played(turn, qtbot):
     window.show()
     at_tdc = told(sheet.crank_page.heads)
     sheet.crank_page.crank.setValue(19)
-    assert sheet.crank_page.at.text() == "9.5° after TDC"
+    assert sheet.crank_page.at.text() == "9.5° ATDC"
     assert told(sheet.crank_page.heads) != at_tdc
     sheet.crank_page.crank.setValue(sheet.crank_page.crank.maximum())
     sheet.crank_page.play()
@@ -171,7 +171,7 @@ def test_the_handle_goes_where_the_valve_is_tight_and_the_tightest_is_marked(tur
     page.crank.setValue(2 * 108)
     marked = [one.text for _, scene in page.train.scenes for one in scene.strokes
               if isinstance(one, Words) and one.ink == "mark"]  # fmt: skip
-    bind = window.session.examination.finding("bind_margin", "7i")
+    bind = window.session.examination.finding("coil_bind_clearance", "7i")
     assert marked == [f"bind {bind.figure / 25.4:.3f} in"], "at full lift the spring is what is left the least of"
     assert near.figure / 25.4 == pytest.approx(0.069, abs=5e-4)
     empty, alone = turn(Bench().book, "1i")

@@ -68,7 +68,7 @@ def test_a_guide_is_read_by_a_gauge_zeroed_on_its_stem(qtbot, open_window):
     window._actions["step_head"].trigger()
     window.session.go("1i")
     choose(window, "guide_clearance")
-    for text, said in (("wide", "a figure is wanted"), ("-.02", "0 to 1 mm"), ("4", "0 to 1 mm")):
+    for text, said in (("wide", "a figure is needed"), ("-.02", "0 to 1 mm"), ("4", "0 to 1 mm")):
         type_in(qtbot, window, text)
         assert said in window.bar.understood.text()
         assert window.bar.entry.text() == text, "it stays to be mended"
@@ -132,16 +132,16 @@ def test_a_manuals_window_is_typed_on_its_card(qtbot, open_window):
     said = []
     page.cards.records.refused.connect(said.append)
     put(qtbot, page.cards, 0, "manual: at", "45.00")
-    put(qtbot, page.cards, 0, "least", "760")
-    put(qtbot, page.cards, 0, "most", "700")
-    assert "least load above its most" in said[-1]
-    put(qtbot, page.cards, 0, "most", "many")
+    put(qtbot, page.cards, 0, "min", "760")
+    put(qtbot, page.cards, 0, "max", "700")
+    assert "min load above its max" in said[-1]
+    put(qtbot, page.cards, 0, "max", "many")
     assert "many" in said[-1]
-    put(qtbot, page.cards, 0, "most", "800")
+    put(qtbot, page.cards, 0, "max", "800")
     found = [f for f in window.session.examination.findings if f.check.name == "manual_load"]
     assert {f.verdict for f in found} == {Verdict.FAILS}
     assert {round(f.figure) for f in found} == {722}
-    put(qtbot, page.cards, 0, "least", "650")
+    put(qtbot, page.cards, 0, "min", "650")
     found = [f for f in window.session.examination.findings if f.check.name == "manual_load"]
     assert {f.verdict for f in found} == {Verdict.PASSES}
 
@@ -161,7 +161,7 @@ def test_masses_are_tried(qtbot, open_window):
     (change,) = page.table.changes
     assert (change.kind, change.amount) == ("valve_mass", pytest.approx(-0.010))
     moved = {row[0].text for row in page.model.cells}
-    assert moved == {"Control"}
+    assert moved == {"Float margin over red line"}
     assert window.session.examination.findings is before, "a trial changes nothing"
 
 

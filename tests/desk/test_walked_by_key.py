@@ -27,7 +27,7 @@ READ = {  # mm, cc
     "installed_height": "45.00", "seal_gap": "12.0", "retainer_rocker": "2.0", "free_length": "56.0", "lock_out": "0.10",
     "spring_outside": "36.0", "spring_inside": "26.0", "bind_height": "32.5", "guide_bore": "8.050", "stem_diameter": "8.000",
     "valve_margin": "1.60", "stem_tip_height": "50.0", "spring_seat_height": "0.00", "spring_seat_runout": "0.01",
-    "mark_middle": "0.1", "mark_width": "0.7", "lash": "0.40", "pushrod_to_head": "2.0", "slot_stud": "2.5",
+    "mark_centre": "0.1", "mark_width": "0.7", "lash": "0.40", "pushrod_to_head": "2.0", "slot_stud": "2.5",
     "roller_sideways": "0.1", "piston_valve_clay": "4.0", "chamber_volume": "60.0",
 }  # fmt: skip
 STATED = {

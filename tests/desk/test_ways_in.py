@@ -58,7 +58,7 @@ def test_an_assumption_without_a_range_is_asked_once(qtbot, open_window):
 
 @pytest.mark.parametrize(
     ("valve", "quantity", "said"),
-    [("1e", "installed_height", "A reading stands here"), ("1e", "shims", "it is measured")],
+    [("1e", "installed_height", "There is a reading here"), ("1e", "shims", "it is measured")],
 )
 def test_an_assumption_never_covers_what_is_known(qtbot, open_window, valve, quantity, said):
     window = open_window()
@@ -124,7 +124,7 @@ def test_what_has_no_place_is_said_and_not_dropped():
     assert [cell.wrong for cell in cells] == [
         "",
         "“9x” is no place of this engine",
-        "1e stands twice in what was pasted",
+        "1e is there twice in what was pasted",
         "",
     ]
     assert read_column("1\n2\n3", VALVES, 2)[-1].wrong.startswith("there is no place left")
@@ -146,7 +146,7 @@ def test_sixteen_values_are_pasted_and_the_wrong_one_stays_in_its_place(qtbot, o
     qtbot.keyClick(window.bar.entry, Qt.Key.Key_V, Qt.KeyboardModifier.ControlModifier)
     assert len(window.session.book.journal) == before + 15
     assert window.bar.understood.text().startswith(
-        "15 readings taken. 1 refused: they stand in their places with the reason; the first: 3 exhaust, “1.8O3”"
+        "15 readings taken. 1 refused, each in its place with the reason; the first: 3 exhaust, “1.8O3”"
     )
     wrong = window.heights.model.cells[3][3]
     assert (wrong.text, wrong.wrong) == ("1.8O3", True)

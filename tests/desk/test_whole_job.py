@@ -114,7 +114,7 @@ def test_sixteen_valves_from_bare_head_to_height_by_keyboard(qtbot, open_window)
     for name, row in ROWS.items():
         worst, tip, seat, opened, bind = (float(one) for one in row[9:14])
         figures = {
-            "guide_clearance": worst, "tip_level": tip, "seat_load": seat, "open_load": opened, "bind_margin": bind,
+            "guide_clearance": worst, "tip_level": tip, "seat_load": seat, "open_load": opened, "coil_bind_clearance": bind,
             "installed_height": float(row[7]), "retainer_seal": 3.0, "lock_out": 0.1, "lock_angle": 0.0, "retainer_rocker": 2.0,
             "valve_margin": 1.6, "spring_seat_runout": 0.01, "card_lift": 1.0, "card_bind": 0.5, "free_set": 0.0, "free_card": 0.0,
             "spring_seat_level": float(row[6]), "set_spread": 0.0, "set_share": 100.0, "card_seat_load": 0.0,
@@ -124,7 +124,12 @@ def test_sixteen_valves_from_bare_head_to_height_by_keyboard(qtbot, open_window)
                 wanted, abs=2e-3 if check != "card_lift" else 0.01
             ), (name, check)
         guide, tips, height = (WORD[one] for one in row[14:17])
-        verdicts = {"guide_clearance": guide, "tip_level": tips, "bind_margin": height, "installed_height": height}
+        verdicts = {
+            "guide_clearance": guide,
+            "tip_level": tips,
+            "coil_bind_clearance": height,
+            "installed_height": height,
+        }
         for check, wanted in verdicts.items():
             assert found.finding(check, name).verdict.word == wanted, (name, check)
     failing = {(one.position, one.check.name) for one in found.findings if one.verdict.word == "fails"}
@@ -132,7 +137,7 @@ def test_sixteen_valves_from_bare_head_to_height_by_keyboard(qtbot, open_window)
         ("3e", "guide_clearance"),
         ("7i", "tip_level"),
         ("2i", "installed_height"),
-        ("2i", "bind_margin"),
+        ("2i", "coil_bind_clearance"),
         ("2i", "seat_load"),
     }
     assert {one.verdict.word for one in found.findings} == {"passes", "fails"}

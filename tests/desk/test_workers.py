@@ -68,7 +68,7 @@ def test_what_a_job_raises_is_relayed_and_the_process_goes_on(heard, qtbot):
 
 def test_a_job_whose_process_is_killed_is_done_by_another(heard, qtbot, tmp_path):
     assert heard.ask(qtbot, "die", str(tmp_path / "once")) == ("done the second time", "")
-    assert "being worked out again" in heard.noticed[0]
+    assert "being done again" in heard.noticed[0]
     assert not heard.slipped
     assert heard.ask(qtbot, "die")[1] == "its process ended before it was done"
     assert "die: its process ended 2 times" in heard.slipped[0]
@@ -147,7 +147,7 @@ def test_findings_wait_for_their_lobe_and_come_to_the_same(open_window, qtbot, t
         pending = session.examination.finding("piston_valve", "3i")
         assert (pending.verdict.word, str(pending.figure)) == ("unproven", "nan")
         assert {one.note for one in pending.inputs if one.note} >= {solved.PENDING}
-        assert f"{session.examination.finding('bind_margin', '3i').figure:.3f}" != "nan", (
+        assert f"{session.examination.finding('coil_bind_clearance', '3i').figure:.3f}" != "nan", (
             "what needs no lobe is there at once"
         )
         assert not any(one.quantity.startswith("lobe_") for one in session.plan), (

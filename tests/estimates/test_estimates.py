@@ -347,13 +347,13 @@ def test_two_ways_that_disagree_prove_nothing_of_their_valve():
         "wrong; a dished retainer, or a part not stated?"
     )
     examination = examine(bench.book)
-    for check in ("installed_height", "bind_margin", "seat_load", "open_load"):
+    for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load"):
         one = examination.finding(check, "1e")
         assert (one.verdict, one.provisional) == (Verdict.UNPROVEN, Verdict.PASSES)
         assert "disagree by 0.080 in" in reason(one, bench.engine)
         assert examination.finding(check, "1i").verdict is Verdict.PASSES
     bench.height("1e", 45.0 + 3.3 + 0.02, "caliper", tool="solid")
-    assert examine(bench.book).finding("bind_margin", "1e").verdict is Verdict.PASSES, "the same way replaces"
+    assert examine(bench.book).finding("coil_bind_clearance", "1e").verdict is Verdict.PASSES, "the same way replaces"
 
 
 @pytest.mark.parametrize(("quantity", "ways", "place"), [
@@ -362,7 +362,7 @@ def test_two_ways_that_disagree_prove_nothing_of_their_valve():
 ])  # fmt: skip
 def test_any_quantity_read_two_ways_is_held_against_itself(quantity, ways, place):
     bench = Bench().read(quantity, place, 50.0, ways[0], "micrometer").read(quantity, place, 50.03, ways[1], "solid")
-    assert not resolve(bench.book, quantity, place).ground & Ground.UNSOUND, "within both their doubts"
+    assert not resolve(bench.book, quantity, place).ground & Ground.UNSOUND, "within both their uncertainties"
     bench.read(quantity, place, 50.1, ways[1], "solid")
     one = resolve(bench.book, quantity, place)
     assert (one.value, one.ground) == (50.1, Ground.UNSOUND)

@@ -30,7 +30,7 @@ def test_its_true_lift_feeds_the_checks_and_the_turn():
     assert lift_at_valve(made.book).figure.value == pytest.approx(found.lift_mm)
     assert isinstance(turn_of(made.book, "intake", "1i").valve.linkage, GearLinkage)
     assert {one.check.name for one in examine(made.book).by_position["1i"] if one.verdict.word == "passes"} >= {
-        "mark_middle", "mark_width", "half_lift",
+        "mark_centre", "mark_width", "half_lift",
     }  # fmt: skip
     assert not any("pushrod" in one for one in rocker_words(made.book, found))
 
@@ -83,11 +83,11 @@ def test_the_wipe_is_told_with_the_pad_that_centres_it_or_what_is_lacking():
 
 def test_schools_ask_for_a_pad_on_a_set_pivot_and_for_a_height_of_a_fixed_one():
     made = fingered(cam_above=36.8)
-    assert schools_words(made.book, "intake", "1i")[0].startswith("Pad on the tip by the schools: square at half lift ")
+    assert schools_words(made.book, "intake", "1i")[0].startswith("Pad on the tip by the rules: square at half lift ")
     square = best_of(made.book, "intake", "1i")["square"]
     assert float(square.mark.off_square_deg) == pytest.approx(0.0, abs=1e-4)
     fixed = fingered(mount="shaft")
-    assert schools_words(fixed.book, "intake", "1i")[0].startswith("Pivot by the schools: ")
+    assert schools_words(fixed.book, "intake", "1i")[0].startswith("Pivot by the rules: ")
 
 
 def test_towers_base_circle_and_pad_are_told_in_lash_and_in_what_gives_it_back():
@@ -114,7 +114,7 @@ def test_towers_base_circle_and_pad_are_told_in_lash_and_in_what_gives_it_back()
     assert "higher" in told.pushrod
     assert (
         finger_moved(screwed.book, rocker_of(fingered(without="cam_above").book, "intake"), {"pad": 1.0}).pushrod
-        == "not told"
+        == "not known"
     )
     assert finger_side(screwed.book, rocker_of(screwed.book, "intake", "1i"), 1.0).lift == pytest.approx(9.85, abs=0.05)
 

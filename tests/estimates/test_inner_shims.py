@@ -45,7 +45,7 @@ def test_on_one_stack_the_nest_is_what_was_worked_out_independently():
     bench = nest()
     assert figure(bench, "seat_load") == pytest.approx(501.548, abs=0.01)
     assert figure(bench, "open_load") == pytest.approx(1223.598, abs=0.02)
-    assert figure(bench, "bind_margin") == pytest.approx(1.86, abs=1e-6)
+    assert figure(bench, "coil_bind_clearance") == pytest.approx(1.86, abs=1e-6)
 
 
 def test_more_under_the_outer_lets_the_inner_stand_taller():
@@ -54,9 +54,11 @@ def test_more_under_the_outer_lets_the_inner_stand_taller():
     bench.height("1e", 48.0)
     bench.do(Fit((fitment(bench.engine, "inner shims", "1e", thicknesses_mm=(0.5,)),), "inner shims"))
     assert figure(bench, "seat_load") == pytest.approx(501.548 - 23.78843, abs=0.01)
-    assert figure(bench, "bind_margin") == pytest.approx(1.86, abs=1e-6), "the outer still binds first"
+    assert figure(bench, "coil_bind_clearance") == pytest.approx(1.86, abs=1e-6), "the outer still binds first"
     bench.do(Fit((fitment(bench.engine, "inner shims", "1e", thicknesses_mm=(5.5,)),), "too much inside"))
-    assert figure(bench, "bind_margin") == pytest.approx(4.54 - 4.0, abs=1e-6), "now the inner does: 4.0 shorter"
+    assert figure(bench, "coil_bind_clearance") == pytest.approx(4.54 - 4.0, abs=1e-6), (
+        "now the inner does: 4.0 shorter"
+    )
 
 
 def test_a_nest_pressed_as_one_says_nothing_of_two_stacks():
@@ -66,7 +68,7 @@ def test_a_nest_pressed_as_one_says_nothing_of_two_stacks():
     found = examine(bench.book).finding("seat_load", "1e")
     assert found.verdict is Verdict.UNPROVEN
     assert any("shims of their own" in one.note for one in found.inputs)
-    assert examine(bench.book).finding("bind_margin", "1e").figure == pytest.approx(1.86, abs=1e-6), (
+    assert examine(bench.book).finding("coil_bind_clearance", "1e").figure == pytest.approx(1.86, abs=1e-6), (
         "binds were read apart"
     )
 
@@ -74,7 +76,7 @@ def test_a_nest_pressed_as_one_says_nothing_of_two_stacks():
 def test_a_stack_under_the_inner_alone_proves_nothing_until_the_outers_is_stated():
     bench = nest()
     bench.do(Fit((fitment(bench.engine, "inner shims", "1e", thicknesses_mm=(0.5,)),), "inner shims"))
-    for check in ("seat_load", "open_load", "bind_margin"):
+    for check in ("seat_load", "open_load", "coil_bind_clearance"):
         found = examine(bench.book).finding(check, "1e")
         assert found.verdict is Verdict.UNPROVEN
         assert any("not under the outer" in one.note for one in found.inputs)

@@ -136,7 +136,7 @@ def test_a_walked_lobe_is_placed_by_its_stops_and_told_against_its_card():
     turn = turn_of(made.book, "intake", "1i")
     assert (turn.timed_by, turn.valve.centre_deg) == ("its stops", read.centre_deg)
     words = " ".join(lobe_words(made.book, read))
-    assert "this lobe stands 2.0 crank degrees retarded of it" in words or "1.9 crank degrees retarded" in words
+    assert "this lobe is 2.0 crank degrees retarded of it" in words or "1.9 crank degrees retarded" in words
     assert turn_of(made.book, "intake", "2i").measured is None, "a table of one lobe speaks of that lobe"
 
 
@@ -170,7 +170,7 @@ def test_the_nose_of_a_table_is_a_reading_of_the_lobe_lift():
 def test_a_lift_proves_nothing_while_its_table_is_doubtful_stale_or_read_with_no_tool():
     made = bench()
     table = walk(made, spoil=(110, -0.3))
-    assert lift_ground(made) & Ground.UNSOUND, "a row about the nose stands out"
+    assert lift_ground(made) & Ground.UNSOUND, "a row about the nose is suspect"
     made.do(JudgeRows(table.id, (110,), ()))
     assert lift_ground(made) == Ground.NONE
     made.do(Fit((fitment(made.engine, "cam", "engine"),), "another camshaft"))
@@ -217,10 +217,10 @@ def test_what_stands_in_for_a_lift_that_was_set_aside_proves_nothing():
 
 def test_a_doubtful_table_lets_no_check_pass_that_the_card_would_have_passed():
     made = Bench().complete().do(Put("tools", INDICATOR))
-    assert examine(made.book).finding("bind_margin", "1i").verdict.word == "passes"
+    assert examine(made.book).finding("coil_bind_clearance", "1i").verdict.word == "passes"
     walk(made, scale=6.2667 / 6.2667, spoil=(110, -0.3))
-    assert examine(made.book).finding("bind_margin", "1i").verdict.word == "unproven"
-    assert examine(made.book).finding("bind_margin", "2i").verdict.word == "passes"
+    assert examine(made.book).finding("coil_bind_clearance", "1i").verdict.word == "unproven"
+    assert examine(made.book).finding("coil_bind_clearance", "2i").verdict.word == "passes"
 
 
 def test_a_table_at_the_valve_is_that_valves_lift_and_no_lobe():

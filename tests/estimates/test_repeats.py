@@ -1,4 +1,4 @@
-"""Repeats, and the reading that stands apart."""
+"""Repeats, and the reading that is unlike."""
 
 import numpy as np
 import pytest
@@ -35,7 +35,7 @@ def test_two_that_disagree_ask_for_a_third_and_a_third_tells_which():
     bench = Bench().height("1e", 45.00).height("1e", 45.20, repeat=True)
     assert "a third reading tells which" in resolve(bench.book, "installed_height", at_position("1e")).warning
     told = resolve(bench.height("1e", 45.21, repeat=True).book, "installed_height", at_position("1e"))
-    assert told.warning.startswith("45.0 stands apart")
+    assert told.warning.startswith("45.0 is unlike")
     assert told.value == pytest.approx((45.0 + 45.2 + 45.21) / 3), "it is pointed out, not dropped"
     assert told.own_u == pytest.approx(mean_and_spread([45.0, 45.2, 45.21])[1] / 3**0.5)
 
@@ -45,7 +45,7 @@ def test_what_stands_apart_is_said_whatever_the_verdict():
     for value in (45.0, 45.15):
         bench.height("1e", value, repeat=True)
     found = examine(bench.book).finding("installed_height", "1e")
-    assert "stands apart" in reason(found, bench.engine)
+    assert "is unlike" in reason(found, bench.engine)
 
 
 def test_a_burette_is_read_twice():

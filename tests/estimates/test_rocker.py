@@ -78,7 +78,7 @@ def test_schools_agree_on_this_gear_and_each_tells_its_price():
     assert found["square"].mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
     assert found["centred"].mark.middle == pytest.approx(0.0, abs=1e-3)
     rows = finder_rows(bench().book, "intake", "")
-    assert [one.title for one in rows] == ["as stated", "square at half lift", "narrowest mark", "mark in the middle"]
+    assert [one.title for one in rows] == ["as stated", "square at half lift", "narrowest mark", "witness mark centred"]
 
 
 def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash():
@@ -93,7 +93,7 @@ def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash
     assert square.mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
     with_rod = made.state("pushrod_length", 180.0, tolerance=0.1)
     assert rocker_of(with_rod.book, "intake").mark == found.mark
-    assert schools_words(made.book, "intake", "")[0].startswith("Stand by the schools: ")
+    assert schools_words(made.book, "intake", "")[0].startswith("Stand by the rules: ")
 
 
 def test_a_mark_that_was_seen_says_by_how_much_either_way():
@@ -106,7 +106,7 @@ def test_a_mark_that_was_seen_says_by_how_much_either_way():
         assert least < wide
     assert lengths_of_width(made.book, "intake", "", 0.1)[1:] == (None, None)
     assert seen_mark(made.book, "1i") is None
-    made.read("mark_middle", at_position("1i"), -0.4, "seen", "solid").read(
+    made.read("mark_centre", at_position("1i"), -0.4, "seen", "solid").read(
         "mark_width", at_position("1i"), 0.8, "seen", "solid"
     )
     words = " ".join(seen_words(made.book, "intake", "1i"))
@@ -144,7 +144,7 @@ def test_a_change_is_told_for_what_the_gear_is():
     pitched = hydraulic.state("nut_pitch", 25.4 / 24)
     assert "0.75 turns lower the nut by 0.79 mm" in words(pitched, "nut", 0.75)
     assert "of its travel is left" in words(pitched.state("plunger_travel", 3.0), "nut", 0.75)
-    assert "stands solid before that" in words(pitched.state("plunger_travel", 1.0), "nut", 0.75)
+    assert "is solid before that" in words(pitched.state("plunger_travel", 1.0), "nut", 0.75)
     none = rocker_of(Bench().book, "intake")
     assert words(solid, "ratio", 1.6, of=none) == "State the gear's dimensions first."
     assert "pushrod 0.45 to 0.50 mm shorter" in words(solid, "head", of=none), "a cut is told in bounds"
@@ -161,4 +161,4 @@ def test_changes_add_up():
     gear = rocker_of(made.book, "intake")
     both = together(made.book, gear, {"head": 1.016, "block": 0.254, "nut": 1.0})
     assert both == moved_row(made.book, gear, "head", 1.27)
-    assert "not told" in together(bench().book, gear, {"cap": 1.0, "head": 1.0}).pushrod
+    assert "not known" in together(bench().book, gear, {"cap": 1.0, "head": 1.0}).pushrod

@@ -118,7 +118,7 @@ def test_a_pushrod_told_overall_or_by_gauge_is_the_same_pushrod(quoted, ends):
         made.state("gauge_hole", 3.556, tolerance=0.02)
     told, plain = rocker_of(made.book, "intake"), rocker_of(bench().book, "intake")
     assert told.lift_mm == pytest.approx(plain.lift_mm, abs=1e-4)
-    assert told.u["lift"] > plain.u["lift"], "the ball's doubt comes on top"
+    assert told.u["lift"] > plain.u["lift"], "the ball's uncertainty comes on top"
     rod = told.parts["pushrod_length"]
     squares = sum(u**2 for _, _, u in rod.each)
     slope = 7.9375 / beyond_middles(7.9375, 3.556 if quoted == "pushrod_gauge" else 0.0)
@@ -126,7 +126,7 @@ def test_a_pushrod_told_overall_or_by_gauge_is_the_same_pushrod(quoted, ends):
     assert squares * 3 == pytest.approx(0.1**2 + (slope * 0.02) ** 2 + (hole * 0.02) ** 2)
     direct = made.state("pushrod_length", 194.0, tolerance=0.1)
     assert direct.state("pushrod_length", 194.0, ENGINE, tolerance=0.1)
-    assert rocker_of(direct.book, "intake").own == 194.0, "told between its middles, that goes first"
+    assert rocker_of(direct.book, "intake").own == 194.0, "told between its centres, that goes first"
 
 
 def test_a_checking_pushrod_grows_with_its_turns():

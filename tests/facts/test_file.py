@@ -14,11 +14,13 @@ from hypothesis import strategies as st
 
 from engines import Bench, demo
 from honest_lift.checks.examine import examine
+from honest_lift.checks.unbegun import every_check
 from honest_lift.facts import file as engine_file
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import FORMAT, FileError, backup_of, decode_book, encode_book, read_book, schema, write_book
-from honest_lift.facts.migrations import migrate
+from honest_lift.facts.migrations import CURRENT, migrate
 from honest_lift.facts.place import at_position
+from honest_lift.facts.renamed import NAMES
 
 DOCS = Path(__file__).parents[2] / "docs"
 
@@ -88,7 +90,7 @@ def test_structure_that_is_wrong_names_the_field():
     assert "field “journal[3].entry”" in told(document)
     document = raw()
     document["journal"][4]["id"] = document["journal"][3]["id"]
-    assert "stands twice" in told(document)
+    assert "is there twice" in told(document)
 
 
 def test_every_truncation_is_refused_and_leaves_the_file_as_it_was(tmp_path):
@@ -155,7 +157,7 @@ def test_half_a_window_or_a_lost_step_never_passes_for_the_whole():
     assert "cam-seat_load" not in {one.id for one in book.engine.limits}
     assert book.engine.cards[0].members[1].step_mm is None
     verdicts = {f.check.name: f.verdict.word for f in examine(book).by_position["1e"]}
-    assert (verdicts["seat_load"], verdicts["bind_margin"]) == ("unproven", "unproven")
+    assert (verdicts["seat_load"], verdicts["coil_bind_clearance"]) == ("unproven", "unproven")
 
 
 def test_a_reading_of_something_unknown_is_set_aside():
@@ -233,7 +235,7 @@ def test_the_migration_chain_lifts_step_by_step():
 
 def test_the_format_names_itself():
     assert raw()["format"] == FORMAT
-    assert msgspec.json.decode(encode_book(demo()))["version"] == 9
+    assert msgspec.json.decode(encode_book(demo()))["version"] == CURRENT
 
 
 def test_every_quantity_of_the_catalog_has_sensible_ranges():
@@ -266,7 +268,7 @@ def test_more_of_a_kind_than_any_engine_has_is_refused(field, most):
 def test_an_id_that_stands_twice_among_very_many_is_named():
     document = raw()
     document["journal"] += [{**document["journal"][0], "id": f"n{i}"} for i in range(20000)] + [document["journal"][0]]
-    with pytest.raises(FileError, match=f"id “{document['journal'][0]['id']}” stands twice"):
+    with pytest.raises(FileError, match=f"id “{document['journal'][0]['id']}” is there twice"):
         decode_book(json.dumps(document).encode(), "x")
 
 
@@ -345,3 +347,32 @@ def test_a_disk_that_gives_back_something_else_is_found_out(tmp_path, monkeypatc
         write_book(Bench().height("1e", 45.0).book, path)
     monkeypatch.undo()
     assert path.read_bytes() == before
+
+
+def test_names_of_an_older_file_are_the_present_ones_and_what_a_person_wrote_is_left():
+    old = {
+        "engine": {
+            "note": "control", "job": {"preset": "everything", "more": ["control"], "less": ["bind_margin"]},
+            "limits": [{"check": "effective_ratio", "school": "0.030 in at least"}, {"check": "seat_load", "school": "own"}],
+            "facts": [{"quantity": "pad_middle", "source": "mark_middle"}], "default_tools": {"mark_middle/seen": "eye"},
+        },
+        "journal": [{"quantity": "checking_middle", "note": "control", "also": {"start": "1"}, "at": {"checking_length": 200.0}}],
+    }  # fmt: skip
+    new = migrate(old, 9)
+    assert new["engine"]["job"] == {"preset": "everything", "more": ["float_margin"], "less": ["coil_bind_clearance"]}
+    assert [(one["check"], one["school"]) for one in new["engine"]["limits"]] == [
+        ("dynamic_ratio", "0.030 in min"), ("seat_load", "own"),
+    ]  # fmt: skip
+    assert (new["engine"]["note"], new["journal"][0]["note"], new["engine"]["facts"][0]["source"]) == (
+        "control", "control", "mark_middle",
+    )  # fmt: skip
+    assert new["engine"]["facts"][0]["quantity"] == "pad_centre"
+    assert new["engine"]["default_tools"] == {"mark_centre/seen": "eye"}
+    assert (new["journal"][0]["quantity"], new["journal"][0]["at"]) == ("checking_centre", {"checking_length": 200.0})
+
+
+@pytest.mark.parametrize(("old", "new"), NAMES.items())
+def test_what_is_renamed_is_known_by_its_new_name_alone(old, new):
+    known = {*every_check(), *CATALOG}
+    assert new in known
+    assert old not in known

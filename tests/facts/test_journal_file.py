@@ -19,6 +19,7 @@ from honest_lift.facts.journal_file import Kept, facts_beside, journal_folder, j
 from honest_lift.facts.journal_writer import JournalWriter
 from honest_lift.facts.ledger import standing
 from honest_lift.facts.locks import Holder, Lock, lock_beside
+from honest_lift.facts.migrations import CURRENT
 from honest_lift.facts.recovery import fold_in, left_elsewhere, left_of, leftovers, put_all_away
 
 
@@ -315,7 +316,7 @@ def test_journals_of_a_newer_version_are_told_and_left():
     _, full = two_heights()
     Run(full).keep(full.journal).die()
     (path,) = journals_there()
-    path.write_text(path.read_text().replace('"version":9', '"version":99'))
+    path.write_text(path.read_text().replace(f'"version":{CURRENT}', '"version":99'))
     assert leftovers()[0].newer == 99
 
 

@@ -27,7 +27,7 @@ def test_head_order_is_list_order():
 @pytest.mark.parametrize(
     ("text", "told"),
     [
-        ("left: 1e 1i 1e", "1e stands twice"),
+        ("left: 1e 1i 1e", "1e is there twice"),
         ("left: 1e\nright: 1e", "on the left and the right head"),
         ("left: 1x", "“1x” is no valve position"),
         ("left: e1", "as in 3e or 3e2"),

@@ -39,7 +39,7 @@ def test_a_later_table_replaces_the_one_at_its_place_and_undo_brings_it_back():
     assert standing(bench) == [other.id, second.id]
     bench.do(StrikeTable(second.id, "wheel slipped"))
     assert standing(bench) == [first.id, other.id], "struck out, it no longer replaces"
-    with pytest.raises(EditError, match="no longer stands"):
+    with pytest.raises(EditError, match="no longer in this engine"):
         bench.do(StrikeTable(second.id))
 
 

@@ -77,13 +77,13 @@ def test_that_no_shims_lie_there_is_stated_and_not_changed():
 
 def test_what_rested_on_it_becomes_unproven_and_undo_brings_it_back():
     bench = Bench().complete()
-    assert examine(bench.book).finding("bind_margin", "1e").verdict is Verdict.PASSES
+    assert examine(bench.book).finding("coil_bind_clearance", "1e").verdict is Verdict.PASSES
     bench.do(Fit((fitment(bench.engine, "seat", "1e"),), "seat cut"))
     found = examine(bench.book)
-    assert found.finding("bind_margin", "1e").verdict is Verdict.UNPROVEN
-    assert found.finding("bind_margin", "1i").verdict is Verdict.PASSES
+    assert found.finding("coil_bind_clearance", "1e").verdict is Verdict.UNPROVEN
+    assert found.finding("coil_bind_clearance", "1i").verdict is Verdict.PASSES
     bench.history.undo()
-    assert examine(bench.book).finding("bind_margin", "1e").verdict is Verdict.PASSES
+    assert examine(bench.book).finding("coil_bind_clearance", "1e").verdict is Verdict.PASSES
 
 
 def test_a_reading_of_an_older_file_goes_stale_by_a_part_it_does_not_name():

@@ -72,7 +72,7 @@ def test_single_readings_are_split_before_a_look_across_cases():
     loads = figure(600.0, 3.0, "scatter", cases=4)
     together = combine(lambda v: v.max(axis=-1, keepdims=True) - v.min(axis=-1, keepdims=True) + 0 * v, loads)
     apart = combine(lambda v: v - v.mean(axis=-1, keepdims=True), loads.apart())
-    assert together.u[0] == 0.0, "moved together, a spread has no doubt at all"
+    assert together.u[0] == 0.0, "moved together, a spread has no uncertainty at all"
     assert apart.u[0] == pytest.approx(3.0 * np.sqrt((3 / 4) ** 2 + 3 * (1 / 4) ** 2))
 
 

@@ -79,7 +79,7 @@ def test_more_spellings(text, field, millimetres):
         ("164 1/2", LOAD, "fractions are read in lengths and turns only"),
         ("1/3", INCH, "not in 3"),
         ("1.8OO", INCH, "“OO” is not understood"),
-        ("nan", INCH, "a figure is wanted where “nan” stands"),
+        ("nan", INCH, "a figure is needed in place of “nan”"),
         ("x" * 300, INCH, "300 characters long"),
         ("-.5", Field("length", "in"), "cannot be negative"),
         ("45+7/16\"", Field("length", "mm"), "write the unit on each"),

@@ -27,7 +27,7 @@ from honest_lift.shelf.kinds import PARTS
 from honest_lift.shelf.store import Shelf
 from honest_lift.words.spring.match import list_text, reason_words
 
-CHECKED = ("seat_load", "open_load", "bind_margin", "retainer_seal", "card_lift", "control")
+CHECKED = ("seat_load", "open_load", "coil_bind_clearance", "retainer_seal", "card_lift", "float_margin")
 
 
 @pytest.fixture(scope="module")
@@ -105,7 +105,7 @@ def test_what_passes_on_the_card_is_confirmed_when_its_parts_are_as_their_cards_
         for (check, where), own in found.items():
             assert own.provisional is Verdict.PASSES, (check, where, own.margin, own.expanded)
             weakest = min(own.weakness for own in found.values())
-        assert weakest == pytest.approx(one.weakest, abs=0.25), "what a reading will leave in doubt is foretold about"
+        assert weakest == pytest.approx(one.weakest, abs=0.25), "what a reading will leave suspect is foretold about"
         searched = without_uncertainty(match, one)
         for (check, where), own in found.items():
             rung = searched[check][match.bench.positions.index(where)]
@@ -152,7 +152,7 @@ def test_what_is_left_out_does_not_pass_the_check_it_was_left_out_for(shelf, mat
         own = examine(history.book).finding(reason.check.split()[0], reason.position)
         assert own.provisional is not Verdict.PASSES, (key, reason)
         assert reason.amount > 0
-        assert "doubt and all" in reason_words(history.book.engine, reason)
+        assert "uncertainty included" in reason_words(history.book.engine, reason)
     assert len(seen) >= 3
 
 
@@ -212,7 +212,7 @@ def test_fatigue_is_told_of_the_outer_spring_where_it_is_least(shelf, match, ans
     by_hand = [margin(*pair) for pair in zip(one.heights_mm, match.bench.pockets.lift_mm, strict=True)]
     assert told.margin == pytest.approx(min(by_hand), rel=1e-9)
     assert told.position == match.bench.positions[int(np.argmin(by_hand))]
-    assert "fatigue margin" in list_text(demo().engine, match, one, chosen(shelf, one))
+    assert "fatigue safety factor" in list_text(demo().engine, match, one, chosen(shelf, one))
 
 
 def test_a_pocket_that_is_cut_stands_as_planned_too(shelf):
@@ -250,7 +250,9 @@ def test_the_other_way_round_agrees_with_a_trial_and_never_takes_what_stops():
     speed = highest_speed(now)
     history = History(book)
     history.do(State((Fact("red_line", ENGINE, speed.amount, tolerance=0.0),)))
-    found = [one for one in examine(history.book).findings if one.check.name == "control" and one.figure == one.figure]
+    found = [
+        one for one in examine(history.book).findings if one.check.name == "float_margin" and one.figure == one.figure
+    ]
     assert min(one.margin - one.expanded for one in found) == pytest.approx(0.0, abs=0.05)
 
 
@@ -283,5 +285,5 @@ def test_without_limits_shims_or_parts_it_says_what_is_missing(shelf):
         Match(history.book, on_shelf(Shelf(None)))
     for one in [one for one in history.book.engine.limits if one.check in ("seat_load", "open_load")]:
         history.do(Put("limits", replace(one, lowest=None)))
-    with pytest.raises(ValueError, match="no least seat or open load is asked for"):
+    with pytest.raises(ValueError, match="no min seat or open load is asked for"):
         Match(history.book, on_shelf(shelf))

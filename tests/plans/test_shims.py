@@ -32,7 +32,7 @@ def handbook_bench(seat_least: float) -> Bench:
         bench.do(Put("tools", tool))
     bench.do(Put("limits", Limit("seat", "seat_load", seat_least, seat_least + 100.0, origin="cam card")))
     bench.do(Put("limits", Limit("open", "open_load", 1450.0, 1700.0, origin="cam card")))
-    bench.do(Put("limits", Limit("bind", "bind_margin", 1.5, origin="cam card")))
+    bench.do(Put("limits", Limit("bind", "coil_bind_clearance", 1.5, origin="cam card")))
     bench.do(Put("cards", replace(bench.engine.cards[0], form="linear")))
     bench.height("1e", 45.5).read("valve_lift", at_position("1e"), 14.15, "indicator", "gauge")
     return bench.spring("1", ((45.72, 600.0), (38.1, 1120.0), (31.5, 1590.0)), 29.2)
@@ -46,8 +46,8 @@ def window(bench):
 def test_a_window_and_what_sets_its_edges():
     """Independent: 44.850 (bind) to 46.306 (seat at its least, beyond the points)."""
     found = window(handbook_bench(560.0))
-    assert (found.low.name, found.low.height_mm) == ("least bind margin", pytest.approx(44.850, abs=1e-6))
-    assert (found.high.name, found.high.extrapolated) == ("seat load at its least", False), (
+    assert (found.low.name, found.low.height_mm) == ("min coil-bind clearance", pytest.approx(44.850, abs=1e-6))
+    assert (found.high.name, found.high.extrapolated) == ("seat load at its min", False), (
         "carried 4 percent of the travel"
     )
     assert found.high.height_mm == pytest.approx(46.306, abs=0.03), "straight there, a shape-preserving cubic here"
@@ -58,7 +58,7 @@ def test_an_empty_window_says_by_how_much_and_between_what():
     found = window(handbook_bench(720.0))
     assert found.width_mm == pytest.approx(-0.888, abs=0.04)  # straight there
     low, high, _ = max(found.conflicts, key=lambda one: one[2])
-    assert (low.name, high.name) == ("least bind margin", "seat load at its least")
+    assert (low.name, high.name) == ("min coil-bind clearance", "seat load at its min")
 
 
 def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
@@ -66,7 +66,7 @@ def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
     bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
     shared = window(bench)
     for before, after in zip(sure.lows, shared.lows, strict=True):
-        by_lift = before.name in ("open load at its most", "least bind margin", "coil bind at full lift")
+        by_lift = before.name in ("open load at its max", "min coil-bind clearance", "coil bind at full lift")
         assert after.height_mm - before.height_mm == pytest.approx(0.0 if by_lift else 0.04, abs=1e-5), (
             "one gauge reads height and lift: its offset cancels in what is open, and nowhere else"
         )
@@ -87,8 +87,8 @@ def test_a_height_that_the_same_gauge_will_confirm_shares_its_offset_with_the_li
     bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
     off = window(bench)
     moved = {after.name: after.height_mm - before.height_mm for before, after in zip(sure.lows, off.lows, strict=True)}
-    assert moved["least bind margin"] == pytest.approx(0.0, abs=1e-5)
-    assert moved["seat load at its most"] == pytest.approx(0.04, abs=1e-5)
+    assert moved["min coil-bind clearance"] == pytest.approx(0.0, abs=1e-5)
+    assert moved["seat load at its max"] == pytest.approx(0.04, abs=1e-5)
 
 
 def falling_straight(**limits) -> Bench:
@@ -103,7 +103,7 @@ def falling_straight(**limits) -> Bench:
 def test_a_load_the_spring_never_gives_leaves_no_window(least):
     """At bind, carried on by the last chord, it gives 1485 + 2.3 x 67.4 = 1640 N: no height asks for more."""
     found = window(falling_straight(seat_load=(500.0, None), open_load=(least, None)))
-    never = next(one for one in found.highs if one.name == "open load at its least")
+    never = next(one for one in found.highs if one.name == "open load at its min")
     gives = 1485.0 + (31.5 - 29.2) * (1485.0 - 1040.0) / (38.1 - 31.5)
     assert never.unreached is (least > gives)
     assert found.width_mm < 0
@@ -114,13 +114,13 @@ def test_a_load_beyond_bind_ends_the_plan_with_its_reason():
     bench = stocked(falling_straight(seat_load=(500.0, None), open_load=(1700.0, None)), 0.4, 0.5).shims("1e")
     plan = plan_shims(bench.book, "seat load")
     assert not plan.pockets
-    assert "open load at its least is more than the spring gives, even at coil bind" in plan.problems[0]
+    assert "open load at its min is more than the spring gives, even at coil bind" in plan.problems[0]
 
 
 def test_a_most_that_only_a_free_spring_meets_begins_the_window_there():
     """20 N/mm: 200 N stand 17.4 mm above 548 N, far outside the points, and none at all at the free length."""
     bench = falling_straight(seat_load=(None, 200.0)).spring("1", ((45.72, 548.0), (38.1, 700.4), (31.5, 832.4)), 29.2)
-    low = next(one for one in window(bench).lows if one.name == "seat load at its most")
+    low = next(one for one in window(bench).lows if one.name == "seat load at its max")
     assert (low.height_mm, low.extrapolated) == (pytest.approx(45.72 + (548.0 - 200.0) / 20.0, abs=1e-4), True)
 
 
@@ -133,7 +133,7 @@ def test_a_spring_shorter_than_its_pocket_bears_nothing():
 
 def test_without_a_least_margin_the_coils_still_bind():
     bench = falling_straight(seat_load=(500.0, None))
-    bench.do(Drop("limits", "bind")).do(Drop("limits", "profile-bind_margin"))
+    bench.do(Drop("limits", "bind")).do(Drop("limits", "profile-coil_bind_clearance"))
     assert window(bench).low.name == "coil bind at full lift"
 
 
@@ -226,7 +226,7 @@ def test_why_there_is_no_plan(heights, stock, count, said):
 
 def test_what_is_not_known_is_asked_for():
     bench = stocked(Bench().complete(), 0.4)
-    assert "nobody stated the shims that lie at 1e, 1i, 2i, 2e now" in plan_shims(bench.book, "target").problems[0]
+    assert "not stated: the shims at 1e, 1i, 2i, 2e now" in plan_shims(bench.book, "target").problems[0]
     assert "the set has 0 springs" in plan_shims(bench.book, "seat load", "other").problems[-1]
 
 
@@ -290,7 +290,7 @@ def test_no_plan_is_built_on_a_stale_height_or_an_assumed_lift():
 
     bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4)
     bench.do(Fit((fitment(bench.engine, "seat", "1i"),), "cut"))
-    assert plan_shims(bench.book, "target").problems[0].startswith("what stands for the height of 1i proves nothing")
+    assert plan_shims(bench.book, "target").problems[0].startswith("the reading for the height of 1i proves nothing")
     bench.history.undo()
     bench.do(Unstate("lash", ENGINE)).state("lash", 0.4, kind="assumed", low=0.3, high=0.5)
     assert "rests on an assumption" in plan_shims(bench.book, "target").problems[0]
@@ -302,21 +302,21 @@ def test_no_plan_is_built_on_a_stale_height_or_an_assumed_lift():
 def test_a_remedy_says_what_to_do_and_what_it_does_to_the_rest():
     """The spacer someone left in 5 intake: the smallest change is to take it out."""
     book = demo()
-    finding = examine(book).finding("bind_margin", "5i")
+    finding = examine(book).finding("coil_bind_clearance", "5i")
     first = remedies_of(remedies_tried(book, finding))[0]
     assert first.what == "take 0.060 in of shims out"
     assert first.words.startswith(
-        "take 0.060 in of shims out: installed height 1.739 to 1.799 in, bind margin 0.039 to 0.099 in"
+        "take 0.060 in of shims out: installed height 1.739 to 1.799 in, coil-bind clearance 0.039 to 0.099 in"
     )
     engine, _ = first.edit.apply(book)
-    assert examine(replace(book, engine=engine)).finding("bind_margin", "5i").provisional is Verdict.PASSES
+    assert examine(replace(book, engine=engine)).finding("coil_bind_clearance", "5i").provisional is Verdict.PASSES
 
 
 def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
     book = demo()
     examination = examine(book)
-    assert remedies_of(remedies_tried(book, examination.finding("bind_margin", "1e"))) == ()
-    for check in ("bind_margin", "seat_load", "open_load"):
+    assert remedies_of(remedies_tried(book, examination.finding("coil_bind_clearance", "1e"))) == ()
+    for check in ("coil_bind_clearance", "seat_load", "open_load"):
         for position in ("4i", "6i"):
             for one in remedies_of(remedies_tried(book, examination.finding(check, position))):
                 engine, _ = one.edit.apply(book)
@@ -326,7 +326,7 @@ def test_no_remedy_breaks_something_else_or_is_offered_where_nothing_is_wrong():
 
 def test_a_bad_spring_is_cured_by_another_one():
     book = demo()
-    offered = remedies_of(remedies_tried(book, examine(book).finding("bind_margin", "6i")))
+    offered = remedies_of(remedies_tried(book, examine(book).finding("coil_bind_clearance", "6i")))
     assert offered
     assert all(one.what.startswith("fit spring N") for one in offered)
 

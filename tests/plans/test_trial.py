@@ -351,23 +351,23 @@ def test_the_overhead_cam_recipe_moves_geometry_timing_and_clearance():
 def test_lighter_parts_move_the_speed_and_nothing_of_their_heights():
     """Force over inertia: the speed a rigid train lets go at goes with one over the root of the mass."""
     made = pushrods()
-    before = examine(made.book).finding("control", "1i")
+    before = examine(made.book).finding("float_margin", "1i")
     then = tried_on(made.book, [Change("c", "valve_mass", "intake", -0.010)])
-    after = examine(then).finding("control", "1i")
-    speed, mass = "contact_lost_at", "moving_mass"
+    after = examine(then).finding("float_margin", "1i")
+    speed, mass = "float_speed", "moving_mass"
     assert after.term(mass) == pytest.approx(before.term(mass) - 0.010)
     assert after.term(speed) / before.term(speed) == pytest.approx(
         (before.term(mass) / after.term(mass)) ** 0.5, rel=1e-3
     )
-    assert examine(then).finding("control", "1e").figure == pytest.approx(
-        examine(made.book).finding("control", "1e").figure
+    assert examine(then).finding("float_margin", "1e").figure == pytest.approx(
+        examine(made.book).finding("float_margin", "1e").figure
     )
     for check in ("installed_height", "lock_out", "valve_margin", "tip_level"):
         one = examine(then).finding(check, "1i")
         assert one is None or not one.ground & (Ground.STALE | Ground.PREDICTED), check
     both = tried_on(made.book, [Change("c", "retainer_mass", "", -0.005)])
-    assert examine(both).finding("control", "1e").term(mass) == pytest.approx(
-        examine(made.book).finding("control", "1e").term(mass) - 0.005
+    assert examine(both).finding("float_margin", "1e").term(mass) == pytest.approx(
+        examine(made.book).finding("float_margin", "1e").term(mass) - 0.005
     )
 
 

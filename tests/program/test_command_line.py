@@ -61,8 +61,8 @@ def test_every_finding_has_its_line_and_reason(capsys):
     out = capsys.readouterr().out
     assert "fails     5 intake, installed height: 1.739 in ±0.002; 1.780 to 1.820 in" in out
     assert "look for a spacer someone left in." in out
-    assert "common practice, no source); margin -0.041 in. 1.780 to 1.820 in: too low by 0.041 in" in out
-    assert "unproven  8 exhaust, bind margin: –; at least 0.060 in" in out
+    assert "no published source); margin -0.041 in. 0.041 in below 1.780 to 1.820 in" in out
+    assert "unproven  8 exhaust, coil-bind clearance: –; min 0.060 in" in out
     assert "Not fitted, and so without a say in the engine:" in out
     assert "passes    spring N1, card seat load" in out
 
@@ -212,7 +212,7 @@ def test_the_demonstration_is_always_the_same():
 def test_curves_are_printed_with_their_units_or_it_says_what_is_missing(capsys, tmp_path):
     assert main(["curves", "demo", "--valve", "3i"]) == 0
     told = capsys.readouterr().out.splitlines()
-    assert told[0].startswith("crank angle (deg from TDC of the overlap),intake valve lift (in; measured),")
+    assert told[0].startswith("crank angle (deg from overlap TDC),intake valve lift (in; measured),")
     assert len(told) == 722
     assert main(["curves", "demo"]) == 0
     assert "card, shape assumed" in capsys.readouterr().out.splitlines()[0]
@@ -307,4 +307,4 @@ def test_the_exit_status_follows_the_job_and_what_is_not_asked_is_said_once(tmp_
     assert main(["check", str(path), "--json"]) == 0
     told = json.loads(capsys.readouterr().out)
     assert (told["job"]["preset"], {one["check"] for one in told["findings"]}) == ("own", {"seat_load"})
-    assert "Bind margin" in told["job"]["not_asked"]
+    assert "Coil-bind clearance" in told["job"]["not_asked"]

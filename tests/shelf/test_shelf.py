@@ -104,7 +104,7 @@ def test_every_bad_row_is_said_with_what_was_given_and_the_good_ones_wait():
     assert (found.rows, found.bad_rows, found.known) == (12, 10, ("a11",))
     said = {one.row: one.words for one in reversed(found.errors)}
     for row, part in {
-        3: "tall", 4: "Is the unit in the header right?", 5: "stands in row 2 already", 6: "begins like a formula",
+        3: "tall", 4: "Is the unit in the header right?", 5: "is in row 2 already", 6: "begins like a formula",
         7: "begins like a formula", 8: "is a formula", 9: "4 cells where the header has 11", 10: "binds at or above",
         11: "seat load is blank", 12: "nan",
     }.items():  # fmt: skip

@@ -30,7 +30,7 @@ from honest_lift.checks.rocker.seen import (
 from honest_lift.checks.spring.card import CARD_BIND, CARD_OPEN_LOAD, CARD_SEAT_LOAD
 from honest_lift.checks.spring.card_lift import CARD_LIFT
 from honest_lift.checks.spring.free_length import FREE_CARD, FREE_SET, SET_SHORTEST
-from honest_lift.checks.spring.heights import BIND_MARGIN, INSTALLED_HEIGHT
+from honest_lift.checks.spring.heights import COIL_BIND_CLEARANCE, INSTALLED_HEIGHT
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.spring.manual_load import MANUAL_LOAD
 from honest_lift.checks.spring.seats import (
@@ -42,18 +42,18 @@ from honest_lift.checks.spring.seats import (
 )
 from honest_lift.checks.spring.spring_set import SET_SHARE, SET_SPREAD, SET_WEAKEST
 from honest_lift.checks.spring.stress import OPEN_STRESS
-from honest_lift.checks.train.control import CONTROL
+from honest_lift.checks.train.float_margin import FLOAT_MARGIN
 
 CHECKS: dict[str, Check] = {
     one.name: one
     for one in (
-        INSTALLED_HEIGHT, BIND_MARGIN, RETAINER_SEAL, CARD_BIND, SET_SHORTEST, FREE_CARD, FREE_SET, CARD_LIFT,
+        INSTALLED_HEIGHT, COIL_BIND_CLEARANCE, RETAINER_SEAL, CARD_BIND, SET_SHORTEST, FREE_CARD, FREE_SET, CARD_LIFT,
         GUIDE_CLEARANCE, VALVE_MARGIN, TIP_LEVEL, TIP_HEIGHT, SPRING_SEAT_LEVEL, SPRING_SEAT_RUNOUT,
         SPRING_ON_FLOOR, SPRING_OVER_BOSS, SPRING_ON_RETAINER, LOCK_STEM, LOCK_OUT, RETAINER_ROCKER,
         MARK_MIDDLE, MARK_WIDTH, PRELOAD, PLUNGER_LEFT, LASH_SET, PUSHROD_HEAD, SLOT_STUD, SIDEWAYS,
         SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM, PISTON_VALVE, VALVE_VALVE, POCKET_WALL, SQUISH, SEAT_LOAD,
         OPEN_LOAD, CARD_SEAT_LOAD, CARD_OPEN_LOAD, MANUAL_LOAD, SET_SHARE, SET_WEAKEST, SET_SPREAD, LOCK_ENGAGED,
-        LOCK_ANGLE, HALF_LIFT, UNEVEN_TIP, TRUE_RATIO, OPEN_STRESS, CONTROL, POURS, CHAMBER_SPREAD,
+        LOCK_ANGLE, HALF_LIFT, UNEVEN_TIP, TRUE_RATIO, OPEN_STRESS, FLOAT_MARGIN, POURS, CHAMBER_SPREAD,
         COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE, DECK_FINISH, CUTTER_TOUCH,
     )
 }  # fmt: skip

@@ -19,7 +19,7 @@ from honest_lift.checks.spring.manual_load import check_manual_load
 from honest_lift.checks.spring.spring_set import check_in_set
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.spring.type_words import check_type
-from honest_lift.checks.train.control import check_control
+from honest_lift.checks.train.float_margin import check_float_margin
 from honest_lift.checks.unbegun import unbegun
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.spring.curves import Curves
@@ -132,7 +132,7 @@ def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
 
 _OF_VALVES = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
-    check_open_stress, check_control,
+    check_open_stress, check_float_margin,
 )  # fmt: skip
 
 

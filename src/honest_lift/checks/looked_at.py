@@ -20,17 +20,17 @@ PARTS_CONDITION = Check(
     "parts_condition", "Valve, retainer, locks", "head", OBSERVED, "Whether the parts are fit to be used again.",
 )  # fmt: skip
 SPRING_STANDING = Check(
-    "spring_standing", "Spring on the floor", "head", OBSERVED, "Whether the spring stands on the floor of its pocket.",
+    "spring_standing", "Spring on the floor", "head", OBSERVED, "Whether the spring sits on the floor of its pocket.",
 )  # fmt: skip
 RETAINER_LEVEL = Check(
-    "retainer_level", "Retainer level", "head", OBSERVED, "Whether the retainer stands level with its neighbours.",
+    "retainer_level", "Retainer level", "head", OBSERVED, "Whether the retainer is level with its neighbours.",
 )  # fmt: skip
 HARDENED_BASE = Check(
     "hardened_base", "Hardened base", "heights", OBSERVED,
     "An aluminium head has a hardened shim or cup under every spring.",
 )  # fmt: skip
 HALF_LIFT_SEEN = Check(
-    "half_lift_seen", "Square at half lift", "rocker", OBSERVED, "How the arm stands to a set square at half lift.",
+    "half_lift_seen", "Square at half lift", "rocker", OBSERVED, "The arm against a set square at half lift.",
 )  # fmt: skip
 SEAL_SEEN = Check(
     "seal_seen", "Retainer at the seal", "heights", OBSERVED, "Whether they were seen to touch at full lift."

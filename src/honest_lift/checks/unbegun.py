@@ -35,7 +35,7 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "spring_on_retainer": ("retainer_spigot", "spring_inside"),
     "lock_angle": ("retainer_angle", "lock_angle"), "lock_stem": ("lock_stem", "stem_at_lock"), "lock_out": ("lock_out",),
     "lock_engaged": ("lock_out", "lock_length"), "retainer_rocker": ("retainer_rocker",),
-    "mark_middle": ("mark_middle",), "mark_width": ("mark_width",),
+    "mark_centre": ("mark_centre",), "mark_width": ("mark_width",),
     "half_lift": GEOMETRY, "true_ratio": (*GEOMETRY, "rocker_ratio"),
     "preload": ("lifter_preload",), "plunger_left": ("plunger_travel",), "lash_set": ("lash",),
     "pushrod_to_head": ("pushrod_to_head",), "slot_stud": ("slot_stud",), "roller_sideways": ("roller_sideways",),
@@ -43,7 +43,7 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "piston_valve": ("piston_valve_clay",), "valve_to_valve": _OF_PAIR,
     "squish": ("deck_clearance", "gasket_thickness"),
     "chamber_pours": ("chamber_volume",), "chamber_spread": ("chamber_volume",), "compression": ("chamber_volume",),
-    "compression_spread": ("chamber_volume",), "control": ("red_line",),
+    "compression_spread": ("chamber_volume",), "float_margin": ("red_line",),
 }  # fmt: skip
 _ON_CYLINDERS = frozenset({"squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"})
 _LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE, *SEEN)}
@@ -88,9 +88,9 @@ def _any(engine: Engine) -> bool:
 _BELONGS: dict[str, Callable[[Engine], bool]] = {
     "preload": _hydraulic, "plunger_left": _hydraulic, "lash_set": _solid, "pushrod_to_head": _of_pushrods,
     "slot_stud": _on_stud, "guide_plate": _on_stud, "shaft_side_play": _on_shaft, "roller_sideways": _rocked,
-    "retainer_rocker": _rocked, "mark_middle": _rocked, "mark_width": _rocked, "half_lift": _rocked, "true_ratio": _rocked,
+    "retainer_rocker": _rocked, "mark_centre": _rocked, "mark_width": _rocked, "half_lift": _rocked, "true_ratio": _rocked,
     "uneven_tip": _rocked, "half_lift_seen": _of_pushrods,
-    "rocker_seen": _rocked, "wipe_middle": _rocked, "wipe_room": _rocked, "valve_to_valve": _leaning,
+    "rocker_seen": _rocked, "wipe_centre": _rocked, "wipe_room": _rocked, "valve_to_valve": _leaning,
     "compression_spread": _several, "chamber_spread": _several,
 }  # fmt: skip
 
@@ -186,7 +186,7 @@ def _wanted(book: Book, check: str, place: Place) -> list[Input]:
     position = _position(book.engine, place)
     told = [resolve(book, quantity, _where_read(book.engine, quantity, place, position)) for quantity in _FIRST[check]]
     lacking = [replace(one, asked=one.asked or place) for one in told if one.ground & Ground.MISSING]
-    again = Input(_FIRST[check][0], "", "missing", ground=Ground.MISSING, note=_AGAIN.get(check, "nobody has begun this check"),
+    again = Input(_FIRST[check][0], "", "missing", ground=Ground.MISSING, note=_AGAIN.get(check, "not begun"),
                   asked=place)  # fmt: skip
     return lacking or [again]
 
@@ -194,7 +194,7 @@ def _wanted(book: Book, check: str, place: Place) -> list[Input]:
 POURED_ONCE = "poured once: only a second pour shows whether the first can be believed"
 _AGAIN = {
     "chamber_pours": POURED_ONCE,
-    "lash_set": "lash is stated, and nobody has read it at this valve",
+    "lash_set": "lash is stated, not measured at this valve",
 }
 
 

@@ -12,6 +12,7 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.facts.quantities.rocker import GEOMETRY
+from honest_lift.facts.sources import ORIGIN_WORDS, published
 from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import doubt_in_figures, in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
@@ -20,20 +21,22 @@ _SAID_WHOLE = 1e-9  # of a unit: a limit rounded by less than this is said whole
 _GROUNDS = (
     (
         Ground.UNSOUND,
-        "its readings contradict each other: load must rise as height falls, lift be positive, a lobe's table hang together",
+        "its readings contradict each other; measure again, and strike out the wrong one",
     ),
-    (Ground.SUSPECT, "something that was seen speaks against it: settle that first"),
-    (Ground.SET_ASIDE, "a value made no sense and was set aside, and what stands in for it proves nothing"),
+    (Ground.SUSPECT, "something that was seen speaks against it; settle that first"),
+    (Ground.SET_ASIDE, "a value made no sense and was set aside; what replaces it proves nothing"),
     (Ground.UNREAD, "not all it is compared with was measured"),
-    (Ground.STALE, "a reading it rests on is stale"),
-    (Ground.EXTRAPOLATED, "the height lies outside the measured points, so the load is extrapolated"),
-    (Ground.NO_TOOL, "the tool, and so the doubt, of a reading is not known"),
-    (Ground.UNTOLERATED, "a card's figure it rests on has no tolerance"),
+    (Ground.STALE, "a reading it needs is stale; measure it again"),
+    (Ground.EXTRAPOLATED, "the height is outside the measured points, so the load is extrapolated"),
+    (Ground.NO_TOOL, "the tool of a reading is not known, so its uncertainty is not known"),
+    (Ground.UNTOLERATED, "a figure from a card has no tolerance"),
     (Ground.UNRANGED, "it rests on an assumption without a range"),
     (Ground.ASSUMED, "it rests on an assumption"),
     (Ground.PREDICTED, "it is predicted, not measured"),
 )
 
+
+_CAUSE_IN_NOTE = (Ground.UNSOUND, Ground.STALE, Ground.SET_ASIDE)  # where something is noted, it is the cause itself
 
 _ONLY_BOUNDS = "what goes and what does not leaves it open"
 
@@ -52,7 +55,8 @@ def reason(finding: Finding, engine: Engine) -> str:
     words += dict.fromkeys(
         _sentence(f"{one.title} of {one.at}: {one.warning}") for one in finding.inputs if one.warning
     )
-    return " ".join([*words, _sentence(finding.remark)]).rstrip()
+    remark = "" if finding.verdict is Verdict.UNPROVEN and finding.ground & Ground.SUSPECT else finding.remark
+    return " ".join([*words, _sentence(remark)]).rstrip()
 
 
 def observed_reason(finding: Finding) -> str:
@@ -96,16 +100,18 @@ def margin_words(finding: Finding, engine: Engine) -> str:
 
 
 def limit_words(finding: Finding, engine: Engine) -> str:
-    """Give the limit in words: `at least 0.060 in`, `195 to 230 lbf`, `no limit stated`."""
+    """Give the limit in words: `min 0.060 in`, `195 to 230 lbf`, `±1.0 deg`, `no limit stated`."""
     low, high = finding.lowest, finding.highest
     if finding.check.dimension == OBSERVED:
         return "looked at, not measured"
     places = limit_places(finding, engine)
+    if low == -high:
+        return f"±{_say(finding, engine, high, places=places)}"
     if low == low and high == high:
         return f"{_say(finding, engine, low, bare=True, places=places)} to {_say(finding, engine, high, places=places)}"
     if low == low:
-        return f"at least {_say(finding, engine, low, places=places)}"
-    return f"at most {_say(finding, engine, high, places=places)}" if high == high else "no limit stated"
+        return f"min {_say(finding, engine, low, places=places)}"
+    return f"max {_say(finding, engine, high, places=places)}" if high == high else "no limit stated"
 
 
 def limit_places(finding: Finding, engine: Engine) -> int | None:
@@ -127,7 +133,7 @@ def source_words(finding: Finding) -> str:
     if finding.limit is None:
         return ""
     one = finding.limit
-    return ", ".join(part for part in (one.school, one.origin, one.source) if part)
+    return ", ".join(part for part in (one.school, ORIGIN_WORDS[one.origin], published(one.source)) if part)
 
 
 def _proven(finding: Finding, engine: Engine) -> str:
@@ -137,17 +143,17 @@ def _proven(finding: Finding, engine: Engine) -> str:
         for one in finding.inputs if one.kind == "specified"
     )  # fmt: skip
     given = f" Rests on figures stated, not measured: {', '.join(stated)}." if stated else ""
+    limit, narrow = limit_words(finding, engine), finding.narrow
     if finding.verdict is Verdict.PASSES:
-        return _capital(f"{limit_words(finding, engine)}: inside by {amount}, with a doubt of {doubt}.{given}")
+        return _capital(f"{amount} inside {limit}, uncertainty {doubt}.{given}")
     if finding.verdict is Verdict.FAILS:
-        return _capital(f"{limit_words(finding, engine)}: {_beyond(finding)} by {amount}, with a doubt of {doubt}.")
-    side = f"inside by {amount}" if finding.margin >= 0 else f"{_beyond(finding)} by {amount}"
-    cure = (
-        "The window is narrower than the doubt: no reading with this tool can prove it."
-        if finding.narrow
-        else "A finer tool, or what most of the doubt comes from measured better, settles it."
-    )
-    return _capital(f"{limit_words(finding, engine)}: {side}, less than its doubt of {doubt}. {cure}")
+        return _capital(f"{amount} {_beyond(finding)} {limit}, uncertainty {doubt}.")
+    side = "inside" if finding.margin >= 0 else _beyond(finding)
+    return _capital(f"{amount} {side} {limit}, less than its uncertainty {doubt}. {_NARROW if narrow else _FINER}")
+
+
+_NARROW = "The window is narrower than the uncertainty, so no reading with this tool can prove it."
+_FINER = "Use a finer tool, or measure better what most of the uncertainty comes from."
 
 
 def _apart(finding: Finding, engine: Engine) -> tuple[str, str]:
@@ -157,15 +163,15 @@ def _apart(finding: Finding, engine: Engine) -> tuple[str, str]:
     if places is None:
         places = unit_of(finding.check.dimension, engine.unit(finding.check.dimension)).places
     for more in range(3):
-        doubt = f"{_doubt(finding, engine, places + more)} {unit}".rstrip()
+        doubt = f"±{_doubt(finding, engine, places + more)} {unit}".rstrip()
         words = _say(finding, engine, abs(finding.margin), places=places + more), doubt
-        if words[0] != words[1]:
+        if words[0] != words[1].removeprefix("±"):
             break
     return words[0], words[1]
 
 
 def _beyond(finding: Finding) -> str:
-    return "too low" if finding.figure < finding.lowest else "too high"
+    return "below" if finding.figure < finding.lowest else "above"
 
 
 def _unproven(finding: Finding, engine: Engine) -> str:
@@ -173,22 +179,35 @@ def _unproven(finding: Finding, engine: Engine) -> str:
     if absent:
         return " ".join([*dict.fromkeys(_sentence(one.note) for one in absent if one.note), *_not_measured(absent)])
     if finding.ground & Ground.MISSING:
-        return "At this height the coils stand solid: there is no load to give."
+        return "At this height the coils are solid, so there is no load."
     if finding.limit is None:
         return "No limit is stated for this, so its figure proves nothing."
-    only_bounds = all(one.is_bound for one in finding.inputs if one.ground & Ground.ASSUMED)
-    why = [
-        _ONLY_BOUNDS if flag is Ground.ASSUMED and only_bounds else words
-        for flag, words in _GROUNDS if finding.ground & flag
-    ]  # fmt: skip
-    notes = dict.fromkeys(
-        f"{one.title} of {one.at}: {one.note}"
-        for one in finding.inputs
-        if one.note and one.ground & ~(Ground.SPECIFIED | Ground.NONE)
-    )
-    if not why and finding.remark:
+    causes = _causes(finding)
+    if not causes and finding.remark:
         return _as_it_stands(finding, engine)
-    return f"{_sentence('; '.join([*why, *notes]))} {_as_it_stands(finding, engine)}"
+    return f"{_sentence('; '.join(causes))} {_as_it_stands(finding, engine)}"
+
+
+def _causes(finding: Finding) -> list[str]:
+    """Say what bars the finding: at each place where something is known of it, else in general; a cause is said once."""
+    only_bounds = all(one.is_bound for one in finding.inputs if one.ground & Ground.ASSUMED)
+    causes: list[str] = []
+    for flag, words in _GROUNDS:
+        if not finding.ground & flag:
+            continue
+        if flag is Ground.SUSPECT and finding.remark:
+            causes.append(finding.remark)
+        elif flag is Ground.ASSUMED and only_bounds:
+            causes.append(_ONLY_BOUNDS)
+        elif flag in _CAUSE_IN_NOTE:
+            causes += _noted(finding, flag) or [words]
+        else:
+            causes += [words, *_noted(finding, flag)]
+    return list(dict.fromkeys(causes))
+
+
+def _noted(finding: Finding, flag: Ground) -> list[str]:
+    return [f"{one.title} of {one.at}: {one.note}" for one in finding.inputs if one.note and one.ground & flag]
 
 
 def _not_measured(absent: list[Input]) -> list[str]:
@@ -209,9 +228,7 @@ def _as_it_stands(finding: Finding, engine: Engine) -> str:
     """Say what it would be if all were measured as it stands, with best and worst where something is assumed."""
     if finding.provisional is Verdict.UNPROVEN:
         return ""
-    words = (
-        f"As it stands: {figure_words(finding, engine)}, {limit_words(finding, engine)}, {finding.provisional.word}."
-    )
+    words = f"As measured: {figure_words(finding, engine)}, {limit_words(finding, engine)}, {finding.provisional.word}."
     if finding.ground & Ground.ASSUMED and finding.least < finding.most:
         low, high = _say(finding, engine, finding.least, bare=True), _say(finding, engine, finding.most)
         words += f" Over the assumed range the margin is {low} to {high}."

@@ -115,14 +115,14 @@ def _inner(page: _Page) -> list[str]:
     """Say at which height of its own the inner of a nest stands."""
     height, inner = page.term("installed_height"), page.term("inner_height")
     figures = f"{page.bare(height)} - {page.bare(height - inner)}"
-    return [page.line("inner stands at", "installed - its step", figures, inner)]
+    return [page.line("inner height", "installed - its step", figures, inner)]
 
 
 def _bind_margin(page: _Page) -> list[str]:
     read, lift = page.input("bind_travel"), page.term("valve_lift")
     if read is not None:  # what was read on the head stands; nothing was worked out of heights
         figures = f"{page.bare(read.value)} - {page.bare(lift)}"
-        return [page.line("bind margin", "travel to bind, read - lift", figures, read.value - lift)]
+        return [page.line("coil-bind clearance", "travel to bind, read - lift", figures, read.value - lift)]
     height, lift, bind, travel = (
         page.term(title) for title in ("installed_height", "valve_lift", "bind_height", "travel_to_bind")
     )
@@ -132,7 +132,9 @@ def _bind_margin(page: _Page) -> list[str]:
     return [
         page.line("bind height", formula, "", bind),
         page.line("travel to bind", "installed - bind", f"{page.bare(height)} - {page.bare(bind)}", travel),
-        page.line("bind margin", "travel to bind - lift", f"{page.bare(travel)} - {page.bare(lift)}", travel - lift),
+        page.line(
+            "coil-bind clearance", "travel to bind - lift", f"{page.bare(travel)} - {page.bare(lift)}", travel - lift
+        ),
     ]
 
 
@@ -210,9 +212,9 @@ def _ratio_off(page: _Page) -> list[str]:
 
 
 def _engaged(page: _Page) -> list[str]:
-    out, long = page.term("standing_out"), page.term("lock_length")
+    out, long = page.term("protrusion"), page.term("lock_length")
     figures = f"1 - {page.bare(out)} / {page.bare(long)}"
-    return [page.line("lock engaged", "1 - standing out / lock length", figures, page.finding.figure, "percent")]
+    return [page.line("lock engaged", "1 - protrusion / lock length", figures, page.finding.figure, "percent")]
 
 
 def _seen(page: _Page) -> list[str]:
@@ -224,7 +226,7 @@ _SEEN = ("seat_contact", "leak_test", "parts_condition", "spring_standing", "ret
          "spring_direction", "spring_type")  # fmt: skip
 _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "installed_height": (_installed,),
-    "bind_margin": (_installed, _inner, _lift, _open, _bind_margin),
+    "coil_bind_clearance": (_installed, _inner, _lift, _open, _bind_margin),
     "seat_load": (_installed, _load_at("installed_height")),
     "open_load": (_installed, _lift, _open, _load_at("open_height")),
     "retainer_seal": (_lift, _seal),
@@ -236,7 +238,7 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "set_weakest": (_share,),
     "set_spread": (_spread,),
     "guide_clearance": (_less("guide clearance", "bore", "stem"),),
-    "tip_level": (_less("tip to neighbours", "tip_height", "middle_tip_of_its_head"),),
+    "tip_level": (_less("tip to neighbours", "tip_height", "median_tip_of_its_head"),),
     "tip_height": (_less("off its height", "tip_height", "specified"),),
     "spring_on_floor": (_less("room on the floor", "floor", "spring_outside"),),
     "spring_over_boss": (_less("room over the boss", "spring_inside", "boss"),),
@@ -247,7 +249,7 @@ _WORKED: dict[str, tuple[Callable[[_Page], list[str]], ...]] = {
     "true_ratio": (_ratio_off,),
     "plunger_left": (_less("travel left", "plunger_travel", "preload"),),
     "lash_set": (_less("off the card", "lash", "asked_for"),),
-    "card_lift": (_lift, _less("card's most lift", "card_most_lift", "valve_lift")),
+    "card_lift": (_lift, _less("card's max lift", "card_max_lift", "valve_lift")),
     "free_card": (_less("off its card", "free_length", "its_card"),),
     **dict.fromkeys(_SEEN, (_seen,)),
 }

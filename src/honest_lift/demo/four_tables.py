@@ -11,7 +11,7 @@ TEST_HEIGHTS_EXHAUST = ("40.6", "38.6", "33.6", "29.6")
 INTAKE_SPRINGS = (
     ("A1", "1i", "186 241 402 561", "24.8", "45.4", "reuse"),
     ("A2", "2i", "184 239 399 556", "24.9", "45.3", "reuse"),
-    ("A3", "3i", "187 242 403 563", "24.8", "45.5", "in doubt"),  # planted: a mark nobody has judged
+    ("A3", "3i", "187 242 403 563", "24.8", "45.5", "suspect"),  # planted: a mark nobody has judged
     (
         "A4",
         "4i",

@@ -16,7 +16,7 @@ from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, places_for
 
 SHOWN = {
-    "bind_margin": "bind margin",
+    "coil_bind_clearance": "coil-bind clearance",
     "installed_height": "installed height",
     "seat_load": "seat load",
     "open_load": "open load",

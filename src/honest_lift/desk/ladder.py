@@ -231,10 +231,10 @@ class Rungs(QWidget):
             )
         painter.setFont(font(12 * z))
         painter.setPen(QColor(t.muted))
-        for x, words in ((_LEFT, self.tr("limit")), (_LEFT + self._span(), self.tr("clear"))):
+        for x, words in ((_LEFT, self.tr("limit")), (_LEFT + self._span(), self.tr("comfort"))):
             painter.drawText(QRectF((x - 30) * z, 38 * z, 60 * z, 16 * z), CENTER, words)
         if not self.findings and session.examination is None and session.position:
-            painter.drawText(QPointF(16 * z, 76 * z), self.tr("being worked out…"))
+            painter.drawText(QPointF(16 * z, 76 * z), self.tr("calculating…"))
 
     def _span(self) -> float:
         """Give the length of a full rung in unzoomed pixels."""
@@ -347,7 +347,7 @@ def _order(one: Finding) -> tuple[int, float]:
 
 
 def against(session: Session, finding: Finding) -> str:
-    """Write a finding's figure and its limit as short as they can be read: `208 of 195–235`, `0.037, least 0.060`."""
+    """Write a finding's figure and its limit as short as they can be read: `208 lbf (195–235)`, `0.037 in (min 0.060)`."""
     if finding.word or finding.check.dimension == "observed":
         return finding.word or "not looked at"
     from honest_lift.checks.wording import limit_places
@@ -358,10 +358,11 @@ def against(session: Session, finding: Finding) -> str:
     figure = in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
     if places is not None and places > 3:  # as the trade writes tenths of a thousandth, and there is room for no more
         figure, low, high = (one.replace("0.", ".", 1) for one in (figure, low, high))
+    value = f"{figure} {unit}".rstrip()
     if isfinite(finding.lowest) and finding.lowest == -finding.highest:
-        return f"{figure}, within ±{high}"
+        return f"{value} (±{high})"
     if isfinite(finding.lowest) and isfinite(finding.highest):
-        return f"{figure} of {low}–{high}"
+        return f"{value} ({low}–{high})"
     if isfinite(finding.lowest):
-        return f"{figure}, least {low}"
-    return f"{figure}, most {high}" if isfinite(finding.highest) else f"{figure}, no limit"
+        return f"{value} (min {low})"
+    return f"{value} (max {high})" if isfinite(finding.highest) else f"{value} (no limit)"

@@ -29,7 +29,7 @@ class Pasted(Struct, frozen=True):
         lost = [f"{text or 'blank'} ({why})" for place, text, why in self.refused if place is None]
         placed = [f"{place.title}, {why}" for place, _, why in self.refused if place is not None]
         if placed:
-            took += f" {len(placed)} refused: they stand in their places with the reason; the first: {placed[0]}"
+            took += f" {len(placed)} refused, each in its place with the reason; the first: {placed[0]}"
         return took + (f" Not placed: {'; '.join(lost[:4])}{'; …' if len(lost) > 4 else ''}." if lost else "")
 
 

@@ -44,7 +44,7 @@ class Cell(Struct, frozen=True):
     @property
     def words(self) -> str:
         """Give what it shows in words: its verdict, or its text."""
-        return f"{self.verdict} as it stands" if self.verdict and self.pencilled else self.verdict or self.text
+        return f"{self.verdict} as measured" if self.verdict and self.pencilled else self.verdict or self.text
 
 
 def sign_cell(finding: Finding | None) -> Cell:

@@ -113,7 +113,7 @@ class SeriesPage(QWidget):
         return (
             Column(f"{self._at.title}, {at_unit}", where, put_where, right=True, width=190),
             Column(f"{self._own.title}, {unit}", lambda one: one.text, put, right=True, width=190, kind=lambda _: "measured"),
-            Column(self.tr("what stands out"), lambda one: one.odd),
+            Column(self.tr("suspect rows"), lambda one: one.odd),
         )  # fmt: skip
 
     def refresh(self) -> None:

@@ -31,7 +31,7 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("chambers", "squeeze", "Chambers", "5i", "light", EIGHT),
     ("match", "match", "Find", "5i", "light", EIGHT),
     ("trial", "trial", "One trial", "5i", "light", EIGHT),
-    ("finding", "heights", "bind_margin", "6i", "light", EIGHT),
+    ("finding", "heights", "coil_bind_clearance", "6i", "light", EIGHT),
     ("job", "engine", "Job", "", "light", FOUR),
 )
 

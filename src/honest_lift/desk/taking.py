@@ -75,7 +75,7 @@ def _assumption(session: Session, taken: Taken, typed: Typed, text: str) -> Stat
         raise EditError(f"{task.title[:1].upper()}{task.title[1:]} can't be assumed: it is measured.")
     if any(not one.fate for one in readings_at(session.book, task.quantity, place, task.at)):
         raise EditError(
-            "A reading stands here and counts instead of an assumption. Strike it out first if it is wrong."
+            "There is a reading here, which counts before an assumption. Strike it out first if it is wrong."
         )
     bound = typed.low == 0.0 == row.physical[0]  # nothing lies below zero; other ends of what is taken are no bounds
     return State((Fact(

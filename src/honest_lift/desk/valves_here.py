@@ -93,7 +93,7 @@ class ValvesHere(QDialog):
         self.title.setText(f"{position_title(here)}: {there}")
         self.found = candidates(self.session.book, here)
         length = self.session.unit("length")
-        heads = ("valve", "sits at", f"tip height, {length}", "to its neighbours", "margin", "head across", "found")
+        heads = ("valve", "sits at", f"tip height, {length}", "to its neighbours", "margin", "head diameter", "found")
         self.table.setHorizontalHeaderLabels([self.tr(one) for one in heads])
         self.table.setRowCount(len(self.found))
         for row, one in enumerate(self.found):
@@ -131,9 +131,9 @@ class ValvesHere(QDialog):
             self._do(NumberValves(dict(zip(names, told, strict=True))))
         else:
             self.wrong.setText(
-                self.tr(
-                    "{0} numbers were given: there are {1} valves, or one here. A blank stands between two."
-                ).format(len(told), len(names))
+                self.tr("{0} numbers were given: there are {1} valves, or one here. Put a blank between two.").format(
+                    len(told), len(names)
+                )
             )
 
     def put_another(self) -> None:

@@ -199,6 +199,4 @@ class Workers(QObject):
             self._waiting[one.asked.errand] = one
             self._send(one.asked)
         if any(not one.is_over for one in wanted):
-            self.noticed.emit(
-                self.tr("A process that was working something out ended by itself; it is being worked out again.")
-            )
+            self.noticed.emit(self.tr("A calculation ended by itself; it is being done again."))

@@ -36,7 +36,7 @@ def as_fitted(book: Book, found: Input, place: Place) -> Input:
     value = predicted(telling(book, resolve), found.quantity, place, found.value, done)
     if value is not None and not found.ground & Ground.STALE:
         off = value - found.value
-        note = f"predicted: the {done[-1].slot} was changed by a known amount since it was told"
+        note = f"predicted: the {done[-1].slot} was changed by a known amount since it was stated"
         return replace(found, value=value, low=found.low + off, high=found.high + off, note=note,
                        ground=found.ground | Ground.PREDICTED)  # fmt: skip
     where = {"position": "at this valve"}.get(place.kind, f"at {place.title}")

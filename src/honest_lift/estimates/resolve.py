@@ -168,7 +168,7 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [one for one in readings if one.depends_on == latest.depends_on], latest.reading)
     by_middle = CATALOG[quantity].middle and len(alike) >= _MIDDLE_OF
-    what = "middle one" if by_middle else "mean"
+    what = "median" if by_middle else "mean"
     ground, notes = Ground.NONE, [f"{what} of {len(alike)} readings"] if len(alike) > 1 else []
     if not fresh:
         ground |= Ground.STALE
@@ -324,7 +324,7 @@ def _apart_words(readings: list[Reading], values: list[float], u_single: float) 
     if apart is None:
         return ""
     cure = "a third reading tells which" if len(values) == 2 else "measure twice more, or strike it out with the reason"
-    return f"{readings[apart].text} stands apart from what else was read here: {cure}"
+    return f"{readings[apart].text} is unlike what else was read here: {cure}"
 
 
 class _AsRead(Struct, frozen=True):

@@ -66,8 +66,8 @@ def read_events(lobe: CamLobe, text: str, unit: str) -> CamLobe:
 
 
 _USUAL = {
-    "intake": "opens before or after TDC and closes after BDC",
-    "exhaust": "opens before BDC and closes before or after TDC",
+    "intake": "opens BTDC or ATDC and closes ABDC",
+    "exhaust": "opens BBDC and closes BTDC or ATDC",
 }
 
 

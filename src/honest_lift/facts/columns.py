@@ -144,7 +144,7 @@ def _by_place(rows: list[list[str]], by_name: dict[str, Place], named: int, titl
         place = by_name.get(_plain(name))
         wrong = "" if place else f"“{name}” is no place of this engine"
         if place in seen:
-            wrong = f"{name} stands twice in what was pasted"
+            wrong = f"{name} is there twice in what was pasted"
         if place:
             seen.add(place)
         placed.append(PastedCell(place, text, wrong))

@@ -263,7 +263,7 @@ def _check_ids(book: Book, name: str) -> None:
     }
     for field, ids in groups.items():
         if twice := _twice(ids):
-            raise FileError(f"{name}: field “{field}”: id “{twice}” stands twice; each needs its own.")
+            raise FileError(f"{name}: field “{field}”: id “{twice}” is there twice; each needs its own.")
 
 
 def _check_names(book: Book, name: str) -> None:

@@ -52,7 +52,7 @@ CHANGEABLE: dict[Slot, str] = {
     "cam tower": "cam tower shimmed or cut under this head",
     "block face": "the block cut under this head, or barrels moved",
     "piston": "another piston or rod, or this one cut",
-    "adjuster": "lash set anew",
+    "adjuster": "lash reset",
 }
 
 

@@ -13,7 +13,7 @@ SPRINGS = frozenset({
     "card_seat_load", "card_open_load", "card_bind", "manual_load", "spring_direction",
 })  # fmt: skip
 HEIGHTS = frozenset({
-    "installed_height", "bind_margin", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress",
+    "installed_height", "coil_bind_clearance", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress",
     "retainer_rocker", "hardened_base", "spring_on_floor", "spring_over_boss", "spring_on_retainer", "spring_standing",
     "retainer_level", "parts_condition", "seal_seen", "rocker_seen",
 })  # fmt: skip
@@ -23,17 +23,17 @@ BARE_HEAD = frozenset({
     "spring_seat_runout", "seat_contact",
     "leak_test",
 })  # fmt: skip
-CONTACT = frozenset({"mark_middle", "mark_width"})
+CONTACT = frozenset({"mark_centre", "mark_width"})
 GEOMETRY = frozenset({"half_lift", "half_lift_seen", "true_ratio", "uneven_tip"})
 SET_UP = frozenset({"preload", "plunger_left", "lash_set"})
 NEAR_THE_GEAR = frozenset({
-    "pushrod_to_head", "slot_stud", "roller_sideways", "shaft_side_play", "guide_plate", "wipe_middle", "wipe_room",
+    "pushrod_to_head", "slot_stud", "roller_sideways", "shaft_side_play", "guide_plate", "wipe_centre", "wipe_room",
 })  # fmt: skip
 THROUGH_THE_TURN = frozenset({"piston_valve", "valve_to_valve"})
 CHAMBERS = frozenset({"chamber_pours", "chamber_spread"})
 CYLINDER = frozenset({"squish", "compression", "compression_spread"})
-SPEED = frozenset({"control"})
-WHERE_LIMITED = frozenset({"effective_ratio", "pocket_wall"})  # looked at where somebody states a limit, or a pocket
+SPEED = frozenset({"float_margin"})
+WHERE_LIMITED = frozenset({"dynamic_ratio", "pocket_wall"})  # looked at where somebody states a limit, or a pocket
 FACES = frozenset({"deck_finish"})
 EVERY = (
     SPRINGS | HEIGHTS | LOCKS | BARE_HEAD | CONTACT | GEOMETRY | SET_UP | NEAR_THE_GEAR | THROUGH_THE_TURN | CHAMBERS

@@ -127,7 +127,7 @@ def read_layout(text: str) -> Layout:
         for one in names:
             if one in seen:
                 raise MendableError(
-                    f"{one} stands twice, on the {seen[one]} and the {name} head: a valve has one place."
+                    f"{one} is there twice, on the {seen[one]} and the {name} head: a valve has one place."
                 )
             seen[one] = name
         heads.append(Head(name, _placed(names)))

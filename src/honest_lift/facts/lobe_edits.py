@@ -39,7 +39,7 @@ class JudgeRows(Edit, frozen=True):
     @property
     def sentence(self) -> str:
         """Say how many rows go and how many stay."""
-        return f"lobe table: {len(self.left_out)} rows left out, {len(self.kept)} that stand out believed"
+        return f"lobe table: {len(self.left_out)} rows left out, {len(self.kept)} suspect rows kept"
 
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:
         """Append the judgement."""
@@ -83,4 +83,4 @@ def table_of(
 
 def _table(book: Book, table: str) -> None:
     if not any(one.table.id == table for one in tables(book.journal)):
-        raise EditError("That wheel table no longer stands in this engine's journal.")
+        raise EditError("That wheel table is no longer in this engine's journal.")

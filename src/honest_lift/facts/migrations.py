@@ -8,9 +8,10 @@ from typing import Any
 from msgspec import to_builtins
 
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
+from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
-CURRENT = 9
+CURRENT = 10
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -39,7 +40,7 @@ def _with_new_limits(raw: Raw, checks: frozenset[str]) -> Raw:
     return raw
 
 
-_NEW_IN_FOURTH = frozenset({"mark_middle", "mark_width"})
+_NEW_IN_FOURTH = frozenset({"mark_centre", "mark_width"})
 _NEW_IN_THIRD = frozenset({
     "guide_clearance", "valve_margin", "tip_level", "tip_height", "spring_seat_level", "spring_seat_runout",
     "spring_on_floor", "spring_over_boss", "spring_on_retainer", "lock_angle", "lock_stem", "lock_out", "lock_engaged",
@@ -54,7 +55,7 @@ def _to_fourth(raw: Raw) -> Raw:
 
 _NEW_IN_FIFTH = frozenset({
     "half_lift", "true_ratio", "uneven_tip", "preload", "plunger_left", "lash_set", "pushrod_to_head", "slot_stud",
-    "roller_sideways", "shaft_side_play", "wipe_middle", "wipe_room", "piston_valve",
+    "roller_sideways", "shaft_side_play", "wipe_centre", "wipe_room", "piston_valve",
     "valve_to_valve", "pocket_wall",
 })  # fmt: skip
 
@@ -64,7 +65,7 @@ def _to_fifth(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_FIFTH)
 
 
-_NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_spread", "squish", "control"})
+_NEW_IN_SIXTH = frozenset({"chamber_pours", "chamber_spread", "compression_spread", "squish", "float_margin"})
 
 
 _STATED_IN_SIXTH = frozenset({
@@ -96,6 +97,12 @@ def _to_ninth(raw: Raw) -> Raw:
     return raw
 
 
+def _to_tenth(raw: Raw) -> Raw:
+    """Version 10 names checks, quantities and built-in limits by the trade's terms."""
+    told: Raw = renamed(raw)
+    return told
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -115,6 +122,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     6: _to_seventh,
     7: _to_eighth,
     8: _to_ninth,
+    9: _to_tenth,
 }  # from version: function
 
 

@@ -24,7 +24,7 @@ def read_word(row: Quantity, text: str) -> tuple[int, str] | None:
         raise EntryError(f"“{typed}” {why}. {words_of(row)}")
     chosen = row.choices[found[0]]
     if chosen.needs_reason and not reason:
-        raise EntryError(f"“{chosen.key}” wants its reason: write it behind a colon, as in “{chosen.key}: worn”.")
+        raise EntryError(f"“{chosen.key}” needs its reason; write it behind a colon, as in “{chosen.key}: worn”.")
     return found[0], reason
 
 

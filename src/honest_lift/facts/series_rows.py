@@ -22,7 +22,7 @@ def read_series(text: str, quantity: str, at_unit: str, unit: str) -> tuple[tupl
             continue
         row = _line(line.strip(), number, quantity, at_unit, unit)
         if row[0] in rows:
-            raise EntryError(f"Line {number}: “{line.strip()}” stands there twice; which of the two readings counts?")
+            raise EntryError(f"Line {number}: “{line.strip()}” is there twice; which of the two readings counts?")
         rows[row[0]] = row
     if not rows:
         raise EntryError(

@@ -72,9 +72,7 @@ def read_table(text: str, positions: Sequence[str] = (), role: str = "intake") -
     titles = _titles(head, wide)
     angle = _angle_column(titles, [row for _, row in body])
     if _has(titles[angle], ("btdc", "before", "bbdc")):
-        raise TableError(
-            f"“{titles[angle]}”: angles counted backward; write them later positive, from TDC of the overlap."
-        )
+        raise TableError(f"“{titles[angle]}”: angles counted backward; write them later positive, from overlap TDC.")
     lifts = _lift_columns(titles, [row for _, row in body], angle)
     wrong: list[tuple[int, str, str]] = []
     columns = [_column(one, titles[one], body, angle, positions, role, wrong) for one in lifts]
@@ -179,7 +177,7 @@ def _angle_column(titles: list[str], rows: list[list[str]]) -> int:
     if len(told) == 1:
         return told[0]
     raise TableError(
-        "Which column holds the crank angles can't be told: head the columns, as in “crank deg; lift mm”, or leave only two."
+        "Which column holds the crank angles is not clear; head the columns, as in “crank deg; lift mm”, or leave only two."
     )
 
 
@@ -222,9 +220,7 @@ def _column(
         except EntryError as error:
             wrong.append((number, "  ".join(row), str(error)))
     if len(rows) < 5:
-        raise TableError(
-            f"{title or 'The table'} has {len(rows)} rows that can be used: a lobe wants five at the least."
-        )
+        raise TableError(f"{title or 'The table'} has {len(rows)} rows that can be used: a lobe needs five or more.")
     return Column(title, name, tuple(rows))
 
 

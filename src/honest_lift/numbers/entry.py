@@ -273,7 +273,7 @@ def _number(text: str, at: int, field: Field, *, first: bool) -> tuple[tuple[Fra
             False,
         )
     rest = text[at:] or "nothing"
-    raise EntryError(f"“{text}”: a figure is wanted where “{rest}” stands. {EXAMPLES[field.dimension]}")
+    raise EntryError(f"“{text}”: a figure is needed in place of “{rest}”. {EXAMPLES[field.dimension]}")
 
 
 def _part(over: str, under: str, field: Field, *, proper: bool) -> Fraction:

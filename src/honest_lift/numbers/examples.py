@@ -23,5 +23,5 @@ EXAMPLES = {
     "flow": "Flows are written 240 cfm, 113 l/s or 408 m3/h.",
     "roughness": "Finishes are written 50 µin, 50 uin or 1.2 um.",
     "stress": "Stresses are written 1100 MPa or 160 ksi.",
-    "observed": "Observations are one of the words that stand in the hint.",
+    "observed": "Observations are one of the words in the hint.",
 }

@@ -32,7 +32,15 @@ _CHECKS = (
     check_installed_height, check_bind_margin, check_seat_load, check_open_load, check_retainer_seal, check_card_lift,
     check_open_stress,
 )  # fmt: skip
-TRIED = ("installed_height", "bind_margin", "seat_load", "open_load", "retainer_seal", "card_lift", "open_stress")
+TRIED = (
+    "installed_height",
+    "coil_bind_clearance",
+    "seat_load",
+    "open_load",
+    "retainer_seal",
+    "card_lift",
+    "open_stress",
+)
 _OFFSET_MM = 0.050 * 25.4  # the step offset locks are made in. Common practice, no source
 _MOST_CUT_MM, _MOST_LESS_MM = 3.0, 2.5  # beyond it nobody would. From memory
 _SHOWN = 4
@@ -79,7 +87,7 @@ def _moves(book: Book, gathered: Gathered, row: int, finding: Finding) -> list[_
     short = _up(window.low.height_mm - height) if window.low and not window.missing else 0.0
     if 0.0 < short <= _MOST_CUT_MM:
         moves.append(_Move(f"cut the pocket by {say(engine, short)}", short))
-        moves.append(_Move(f"a valve whose groove stands {say(engine, short)} further out", short, short))
+        moves.append(_Move(f"a valve with its groove {say(engine, short)} further out", short, short))
     if finding.check.name == "retainer_seal":
         moves.insert(0, _Move(f"shorten the guide by {say(engine, _up(needed))}", gap=_up(needed)))
     if (

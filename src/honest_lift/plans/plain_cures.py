@@ -38,16 +38,12 @@ def _guide(engine: Engine, one: Finding) -> list[str]:
 def _tip(engine: Engine, one: Finding) -> list[str]:
     amount = say(engine, abs(one.figure))
     if one.figure > 0:
-        return [
-            f"a valve whose tip stands {amount} lower; or tip it by {amount}, as far as its groove and hardening allow"
-        ]
-    return [
-        f"a valve whose tip stands {amount} higher, or a lash cap of {amount}; do not set its rocker apart to hide it"
-    ]
+        return [f"a valve with its tip {amount} lower; or tip it by {amount}, as far as its groove and hardening allow"]
+    return [f"a valve with its tip {amount} higher, or a lash cap of {amount}; do not set its rocker apart to hide it"]
 
 
 def _lock(engine: Engine, one: Finding) -> list[str]:
-    return [f"locks and retainer of one make: they are to stand {say(engine, _fine(one))} deeper"]
+    return [f"locks and retainer of one make: they are to protrude {say(engine, _fine(one))} deeper"]
 
 
 def _rocker(engine: Engine, one: Finding) -> list[str]:
@@ -87,7 +83,7 @@ def _stem(engine: Engine, one: Finding) -> list[str]:
 def _mark(engine: Engine, one: Finding) -> list[str]:
     what = "another stand height" if engine.rocker_mount == "shaft" else "another pushrod"
     return [
-        f"{what}: Rocker says which by three schools; watch which way the contact goes as the valve opens, then blue it again",
+        f"{what}: Rocker says which by three rules of thumb; watch which way the contact goes, then blue it again",
         "the place of a mark that is narrow enough is set by the pivot's distance and the arm: another rocker, or its stand moved",
     ]
 
@@ -101,7 +97,7 @@ def _half_lift(engine: Engine, one: Finding) -> list[str]:
 def _tip_angle(engine: Engine, one: Finding) -> list[str]:
     above = next((term.value for term in one.terms), float("nan"))
     return [
-        f"bring its tip to its neighbours: it stands {say(engine, abs(above))} {'above' if above > 0 else 'below'} them"
+        f"bring its tip to its neighbours; it is {say(engine, abs(above))} {'above' if above > 0 else 'below'} them"
     ]
 
 
@@ -156,7 +152,7 @@ def _valves(engine: Engine, one: Finding) -> list[str]:
 
 
 def _wipe(engine: Engine, one: Finding) -> list[str]:
-    how = "towers or pivot shimmed" if engine.rocker_mount == "shaft" else "another pad on the tip, the pivot set anew"
+    how = "towers or pivot shimmed" if engine.rocker_mount == "shaft" else "another pad on the tip, the pivot reset"
     return [f"{how}: Rocker, Geometry says which centres the wipe, and Pads and towers what a change moves"]
 
 
@@ -174,7 +170,7 @@ def _ratio(engine: Engine, one: Finding) -> list[str]:
 
 
 def _runout(engine: Engine, one: Finding) -> list[str]:
-    return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} out of line"]
+    return [f"cut the seat on an oiled pilot in its guide: it is {say(engine, one.figure)} of runout"]
 
 
 def _touch(engine: Engine, one: Finding) -> list[str]:
@@ -185,7 +181,7 @@ def _touch(engine: Engine, one: Finding) -> list[str]:
 
 
 def _floor(engine: Engine, one: Finding) -> list[str]:
-    return [f"open the pocket by {say(engine, _fine(one))} across, or a locator or spring that fits it"]
+    return [f"open the pocket by {say(engine, _fine(one))} in diameter, or a locator or spring that fits it"]
 
 
 def _spring(engine: Engine, one: Finding) -> list[str]:
@@ -210,7 +206,7 @@ def _set(engine: Engine, one: Finding) -> list[str]:
         else ""
     )
     return [
-        f"another set, whole{ready}; replacing one spring alone is a school, and no pass here: the others have seen the same heat"
+        f"another set, whole{ready}; replacing one spring alone is a custom and no pass here; the others have seen the same heat"
     ]
 
 
@@ -223,7 +219,7 @@ def _volume(engine: Engine, value_cc: float) -> str:
 
 
 def _pours(engine: Engine, one: Finding) -> list[str]:
-    return ["pour it again, the plate greased anew and the bubble out: of five pours the middle one counts",
+    return ["pour it again, the plate greased again and the bubble out: of five pours the median counts",
             "if every pour takes more than the last: it leaks, watch it full for a minute"]  # fmt: skip
 
 
@@ -236,7 +232,7 @@ def _chambers(engine: Engine, one: Finding) -> list[str]:
 
 
 def _compression(engine: Engine, one: Finding) -> list[str]:
-    left, swept = one.term("left_over_the_piston"), one.term("swept")
+    left, swept = one.term("clearance_volume"), one.term("swept")
     edge = one.lowest + one.expanded if one.figure < one.lowest + one.expanded else one.highest - one.expanded
     if not (isfinite(left) and isfinite(swept) and edge > 1.0):
         return []
@@ -274,7 +270,7 @@ def _finish(engine: Engine, one: Finding) -> list[str]:
 
 def _control(engine: Engine, one: Finding) -> list[str]:
     """Force over inertia goes with the speed squared, so mass and load follow from the share that is missing."""
-    speed, red, mass = (one.term(key) for key in ("contact_lost_at", "red_line", "moving_mass"))
+    speed, red, mass = (one.term(key) for key in ("float_speed", "red_line", "moving_mass"))
     wanted = red * (1.0 + (one.lowest + one.expanded) / 100.0)
     if not (isfinite(speed) and isfinite(wanted) and speed > 0):
         return []
@@ -295,13 +291,13 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "spring_on_retainer": _spring, "card_seat_load": _spring, "card_open_load": _spring, "card_bind": _spring,
     "manual_load": _spring,
     "free_card": _spring, "set_share": _spring, "free_set": _spring, "set_weakest": _set, "set_shortest": _set,
-    "set_spread": _spread, "mark_middle": _mark, "mark_width": _mark,
+    "set_spread": _spread, "mark_centre": _mark, "mark_width": _mark,
     "half_lift": _half_lift, "uneven_tip": _tip_angle, "preload": _preload, "plunger_left": _preload,
     "lash_set": _lash, "pushrod_to_head": _pushrod_head, "slot_stud": _slot, "roller_sideways": _sideways,
     "shaft_side_play": _play,
 
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
-    "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "effective_ratio": _compression,
-    "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "control": _control,
-    "wipe_middle": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
+    "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "dynamic_ratio": _compression,
+    "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "float_margin": _control,
+    "wipe_centre": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

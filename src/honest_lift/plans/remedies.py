@@ -23,7 +23,7 @@ from honest_lift.plans.spring.shims import MOST_SHIMS
 from honest_lift.plans.tried import effects, helps
 
 _SHOWN = 3
-_OF_STACK = {"installed_height", "bind_margin", "seat_load", "open_load"}
+_OF_STACK = {"installed_height", "coil_bind_clearance", "seat_load", "open_load"}
 
 
 class Remedy(Struct, frozen=True):

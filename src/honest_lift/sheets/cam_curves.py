@@ -18,7 +18,7 @@ def curves_csv(turns: dict[str, Turn], crank: SliderCrank | None, unit: str, ste
     """Write the curves as CSV over -360 to 360 crank degrees from TDC of the overlap, lengths in the unit."""
     at = np.arange(-_SPAN_DEG, _SPAN_DEG + step_deg / 2, step_deg)
     scale = from_inside(1.0, "length", unit)
-    columns, heads = [at], ["crank angle (deg from TDC of the overlap)"]
+    columns, heads = [at], ["crank angle (deg from overlap TDC)"]
     for role, turn in turns.items():
         if turn.valve is None:
             continue

@@ -28,7 +28,7 @@ VERSION = 1
 VerdictWord = Enum("VerdictWord", {one.name: one.word for one in Verdict})  # type: ignore[misc]
 RestsOn = Enum("RestsOn", {flag.name or "": (flag.name or "").lower() for flag in Ground if flag})  # type: ignore[misc]
 UnitSymbol = Enum("UnitSymbol", {name.upper(): unit for name, unit in INSIDE.items()})  # type: ignore[misc]
-Kind = Literal["measured", "observed", "specified", "assumed", "worked out", "not applicable", "missing"]
+Kind = Literal["measured", "observed", "specified", "assumed", "calculated", "not applicable", "missing"]
 
 
 class Limits(Struct, frozen=True):

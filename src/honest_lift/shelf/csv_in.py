@@ -116,7 +116,7 @@ def _columns(header: list[str], kind: PartKind) -> tuple[_Columns, list[RowError
             wanted = ", ".join(known)
             errors.append(RowError(1, cell, f"“{shown(cell)}” is no column of {kind.title.lower()}: {wanted}."))
         elif any(one.key == key for one, _ in found):
-            errors.append(RowError(1, cell, f"“{shown(cell)}” stands in the header twice."))
+            errors.append(RowError(1, cell, f"“{shown(cell)}” is in the header twice."))
         else:
             try:
                 found.append((column, read_header(cell, column)))
@@ -147,7 +147,7 @@ def _body(
         count += 1
         part, wrong = _row(row, cells, columns, kind)
         if part and part.number in seen:
-            wrong = [RowError(row, "number", f"number {part.number} stands in row {seen[part.number]} already.")]
+            wrong = [RowError(row, "number", f"number {part.number} is in row {seen[part.number]} already.")]
             part = None
         if wrong:
             bad += 1

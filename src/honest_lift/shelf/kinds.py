@@ -62,7 +62,7 @@ def _grams(key: str, title: str, high_kg: float, meaning: str = "") -> Column:
 _ANGLE = Column(
     "angle", "taper, to the stem", "angle", (2.0, 30.0), True, "The taper's own angle: 7 and 10 degrees are usual."
 )
-_OFFSET = _mm("offset", "over standard height", -5.0, 5.0, "How much higher the spring's step stands; none is 0.")
+_OFFSET = _mm("offset", "over standard height", -5.0, 5.0, "How much higher the spring's step is; none is 0.")
 _STEM = _mm("stem", "stem", 3.0, 20.0, "Stem diameter at the locks.", needed=True)
 
 PARTS: dict[str, PartKind] = {
@@ -73,10 +73,10 @@ PARTS: dict[str, PartKind] = {
             Column("seat_load", "seat load", "load", (20.0, 5000.0), True, "Load at the seat height."),
             _mm("open_height", "open height", 10.0, 85.0, "A lower height the maker states a load at.", needed=True),
             Column("open_load", "open load", "load", (50.0, 12000.0), True, "Load at the open height."),
-            _mm("bind_height", "bind height", 8.0, 80.0, "Height at which its coils stand solid.", needed=True),
-            _mm("most_lift", "most lift", 2.0, 30.0, "The most valve lift its maker allows."),
+            _mm("bind_height", "bind height", 8.0, 80.0, "Height at which its coils are solid.", needed=True),
+            _mm("most_lift", "max lift", 2.0, 30.0, "The max valve lift its maker allows."),
             _mm("free_length", "free length", 20.0, 130.0),
-            _mm("outside", "outside, at its foot", 10.0, 80.0, "Across its widest coil, where it stands on the head.", needed=True),
+            _mm("outside", "outside, at its foot", 10.0, 80.0, "Across its widest coil, at the head.", needed=True),
             _mm("inside", "inside, at its foot", 5.0, 75.0, "Within its innermost member, over the boss or locator.", needed=True),
             _mm("top_outside", "outside, at its top", 8.0, 80.0, "Of a tapered one; as at its foot where blank."),
             _mm("top_inside", "inside of the outer, at its top", 5.0, 75.0, "What the retainer's step goes into.", needed=True),
@@ -120,7 +120,7 @@ PARTS: dict[str, PartKind] = {
         PartKind("shims", "Shims", "shim", (
             _mm("thickness", "thickness", 0.05, 6.0, needed=True), _mm("outside", "outside", 10.0, 90.0),
             _mm("inside", "inside", 5.0, 80.0), Column("hardened", "hardened", FLAG),
-            Column("pieces", "pieces", "ratio", (0.0, 100000.0), False, "How many there are; blank where nobody counts."),
+            Column("pieces", "pieces", "ratio", (0.0, 100000.0), False, "How many there are; blank where not counted."),
         )),
         PartKind("cams", "Cam cards", "cam card", (
             _mm("intake_lift", "intake lobe lift", 1.0, 25.0, needed=True),

@@ -77,7 +77,7 @@ def again_words(tried: Book, readings: Sequence[Standing]) -> str:
     if predicted:
         parts.append(f"To be read again, shifted by what is changed where that is known: {_counted(predicted)}.")
     if stale:
-        parts.append(f"To be read again, and not told until then: {_counted(stale)}.")
+        parts.append(f"To be read again, not known until then: {_counted(stale)}.")
     return " ".join(parts)
 
 

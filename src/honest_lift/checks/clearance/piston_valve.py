@@ -104,7 +104,7 @@ def _as_input(worked: ThroughTurn, case: int, u_mm: float) -> Input | None:
     figure = worked.least.figure
     if figure.ground[case] & ~int(Ground.SPECIFIED) or not np.isfinite(figure.value[case]):
         return None
-    return Input("piston_valve_room", "worked out", "measured", float(figure.value[case]), u_mm)
+    return Input("piston_valve_room", "calculated", "measured", float(figure.value[case]), u_mm)
 
 
 def _at_odds(held: Input, others: Sequence[Input | None], nearest: Input | None) -> list[Input]:
@@ -126,11 +126,11 @@ def _remark(book: Book, worked: ThroughTurn, case: int, told: Input | None, apar
         words.append(f"{figures} was found another way, and they {_ODDS}: {_CAUSES}")
     if told is None and np.isfinite(worked.at_deg[case]):
         at = float(worked.at_deg[case])
-        words.append(f"worked out, nearest at {abs(at):g} degrees {'before' if at < 0 else 'after'} TDC")
+        words.append(f"calculated, nearest at {abs(at):g}° {'BTDC' if at < 0 else 'ATDC'}")
     elif told is not None:
         words.append("by its row of readings" if told.quantity == "piston_valve_room" else "by clay")
     if why_not:
         words.append(f"its row of readings: {why_not}")
     if book.engine.rod_material == "":
-        words.append("state what the rods are made of: aluminium ones want 0.030 in more")
+        words.append("state what the rods are made of: aluminium ones need 0.030 in more")
     return "; ".join(words)

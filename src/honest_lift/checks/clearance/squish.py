@@ -17,7 +17,7 @@ SQUISH = Check(
 )  # fmt: skip
 GIVEN = ("deck_clearance", "squish")
 ALUMINIUM_MM = 0.015 * 25.4  # more for aluminium rods, which grow and stretch. From memory
-_RODS = "state what the rods are made of: aluminium ones want 0.015 in more, and steel ones alone prove nothing of them"
+_RODS = "state what the rods are made of: aluminium ones need 0.015 in more, and steel ones alone prove nothing of them"
 
 
 def check_squish(book: Book) -> list[Finding]:

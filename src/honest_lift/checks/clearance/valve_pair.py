@@ -65,7 +65,7 @@ def _proven_at_tdc(worked: ThroughOverlap, case: int) -> Input | None:
     figure = worked.at_tdc.figure
     if figure.ground[case] & ~int(Ground.SPECIFIED) or not np.isfinite(figure.value[case]):
         return None
-    return Input(VALVE_VALVE.name, "worked out", "measured", float(figure.value[case]), float(figure.u[case]))
+    return Input(VALVE_VALVE.name, "calculated", "measured", float(figure.value[case]), float(figure.u[case]))
 
 
 def _least_of(seen: Input, nearer: tuple[float, float] | None) -> Input:
@@ -92,8 +92,8 @@ def _remark(book: Book, worked: ThroughOverlap, case: int, *, told: bool, apart:
     unit, at = book.engine.unit("length"), float(worked.at_deg[case])
     words = ["by a mock-up at the TDC lifts"] if told else []
     if not told and np.isfinite(at):
-        where = "at TDC" if at == 0 else f"{abs(at):g} degrees {'before' if at < 0 else 'after'} TDC"
-        words.append(f"worked out, nearest {where}")
+        where = "at TDC" if at == 0 else f"{abs(at):g}° {'BTDC' if at < 0 else 'ATDC'}"
+        words.append(f"calculated, nearest {where}")
     if apart is not None:
-        words.append(f"{in_words(apart.value, 'length', unit)} is worked out at TDC, and they can't both be: {_USUAL}")
+        words.append(f"{in_words(apart.value, 'length', unit)} is calculated at TDC, and they can't both be: {_USUAL}")
     return "; ".join(words)

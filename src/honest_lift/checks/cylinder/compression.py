@@ -10,20 +10,20 @@ from honest_lift.checks.on_cylinders import Terms, on_cylinders
 from honest_lift.checks.on_valves import is_given
 from honest_lift.checks.spread_out import among
 from honest_lift.estimates.cylinder.clearance_volume import TERMS, LeftOver, left_over
-from honest_lift.estimates.cylinder.dynamic_ratio import Effective, effective_ratio
+from honest_lift.estimates.cylinder.dynamic_ratio import Effective, dynamic_ratio
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.doubt import Array
 from honest_lift.numbers.units import in_words
 
 COMPRESSION = Check(
-    "compression", "Compression ratio", "squeeze", "ratio", "Swept and left-over volume over what is left over the piston at TDC.",
+    "compression", "Compression ratio", "squeeze", "ratio", "Swept and clearance volume over the clearance volume at TDC.",
 )  # fmt: skip
 COMPRESSION_SPREAD = Check(
     "compression_spread", "Ratio spread", "squeeze", "ratio",
     "How much higher a cylinder's compression is than the lowest of the engine.",
 )  # fmt: skip
 EFFECTIVE = Check(
-    "effective_ratio", "Effective ratio", "squeeze", "ratio",
+    "dynamic_ratio", "Dynamic compression ratio", "squeeze", "ratio",
     "Compression from where the intake closes, by the real cam, at the check lift that is named.",
 )  # fmt: skip
 
@@ -40,7 +40,7 @@ def check_compression(book: Book) -> list[Finding]:
         terms: Terms = {"ratio": whole.ratio.figure.value}
         found += on_cylinders(book, COMPRESSION_SPREAD, cylinders, lowest, terms, held_up(whole.chambers))
     if any(one.check == EFFECTIVE.name for one in book.engine.limits):
-        effective = effective_ratio(book, whole)
+        effective = dynamic_ratio(book, whole)
         by_cam = _terms(whole) | {"intake_closes_after_tdc": effective.closes_deg}
         found += on_cylinders(
             book, EFFECTIVE, cylinders, effective.ratio, by_cam, [_named(book, effective)] * len(cylinders)
@@ -53,7 +53,7 @@ def _terms(whole: LeftOver) -> Terms:
         name.replace(" ", "_"): row for name, row in zip(TERMS, whole.terms, strict=True) if np.any(row != 0.0)
     }
     return told | {
-        "left_over_the_piston": whole.left.figure.value, "swept": whole.swept.figure.value,
+        "clearance_volume": whole.left.figure.value, "swept": whole.swept.figure.value,
     }  # fmt: skip
 
 

@@ -21,7 +21,7 @@ from honest_lift.numbers.units import in_figures
 
 GUIDE_CLEARANCE = Check(
     "guide_clearance", "Guide clearance", "head", "length",
-    "What the stem has to move in: bore of the guide less the stem, where it stands worst of top, middle and bottom.",
+    "What the stem has to move in: bore of the guide less the stem, the worst of top, middle and bottom.",
 )  # fmt: skip
 
 _APART = (

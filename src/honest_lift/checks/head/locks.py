@@ -18,7 +18,7 @@ LOCK_STEM = Check(
     "lock_stem", "Lock to stem", "heights", "length", "Stem the locks are made for, less the stem where they grip it.",
 )  # fmt: skip
 LOCK_OUT = Check(
-    "lock_out", "Lock standing out", "heights", "length", "How far the locks stand out of the retainer's top.",
+    "lock_out", "Lock protrusion", "heights", "length", "How far the locks protrude over the retainer.",
 )  # fmt: skip
 LOCK_ENGAGED = Check(
     "lock_engaged", "Lock engaged", "heights", "percent", "Share of the lock's length that is inside the retainer.",
@@ -48,7 +48,7 @@ def _standing_out(book: Book) -> list[Finding]:
     found = on_valves(book, LOCK_OUT, out, {})
     if is_given(book, "lock_length"):
         long = everywhere(book, "lock_length")
-        terms = {"standing_out": out.figure.value, "lock_length": long.figure.value}
+        terms = {"protrusion": out.figure.value, "lock_length": long.figure.value}
         found += where_stated(on_valves(book, LOCK_ENGAGED, derive(_share_inside, out, long), terms), "lock_length")
     return found
 

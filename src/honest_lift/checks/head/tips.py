@@ -19,7 +19,7 @@ from honest_lift.numbers.verdict import Verdict
 
 TIP_LEVEL = Check(
     "tip_level", "Tip to neighbours", "head", "length",
-    "How far the stem's tip stands above the middle one of its head and role, or of both roles with one specification.",
+    "How far the stem's tip lies above the median of its head and role, or of both roles with one specification.",
 )  # fmt: skip
 TIP_HEIGHT = Check(
     "tip_height", "Tip height", "head", "length", "Height of the stem's tip over the bare seat of its spring.",
@@ -67,7 +67,7 @@ def _level(book: Book, tips: Estimate) -> list[Finding]:
         against |= dict.fromkeys(rows.tolist(), belongs if len(rows) > 1 else "")
         known = tips.figure.value[rows]
         middle[rows] = np.median(known[np.isfinite(known)]) if np.isfinite(known).any() else np.nan
-    terms = {"tip_height": tips.figure.value, "middle_tip_of_its_head": middle}
+    terms = {"tip_height": tips.figure.value, "median_tip_of_its_head": middle}
     found = on_valves(book, TIP_LEVEL, above, terms)
     words = [_stands_words(book, one) or against[row] for row, one in enumerate(found)]
     told = on_valves(book, TIP_LEVEL, above, terms, words)
@@ -101,10 +101,8 @@ def _stands_words(book: Book, one: Finding) -> str:
     cylinder = f"valve {position.cylinder} {position.role}" if position else one.position
     amount = in_words(abs(one.figure), "length", book.engine.unit("length"))
     if one.figure > 0:
-        return (
-            f"{cylinder} stands {amount} above its neighbours: a sunk seat or another valve; measure margin and length"
-        )
-    return f"{cylinder} stands {amount} below its neighbours: a tip cut, a thick margin or another valve; measure margin and length"
+        return f"{cylinder} is {amount} above its neighbours: a sunk seat or another valve; measure margin and length"
+    return f"{cylinder} is {amount} below its neighbours: a tip cut, a thick margin or another valve; measure margin and length"
 
 
 def _off_words(off_mm: float) -> str:

@@ -34,5 +34,7 @@ def _faced_smaller(book: Book, across_mm: Array) -> list[str]:
         middle = float(np.median(across_mm[rows]))
         for row in rows[across_mm[rows] < middle - _SMALLER_MM]:
             less = in_words(middle - float(across_mm[row]), "length", unit)
-            words[row] = f"its head is {less} smaller across than the other {role}s: faced down, it sinks into the port"
+            words[row] = (
+                f"its head is {less} smaller in diameter than the other {role}s: faced down, it sinks into the port"
+            )
     return words

@@ -19,11 +19,11 @@ from honest_lift.numbers.units import in_words
 
 HALF_LIFT = Check(
     "half_lift", "Half-lift angle", "rocker", "angle",
-    "How far the valve arm stands above square to the stem, halfway between closed and open.",
+    "Angle of the valve arm above square to the stem, halfway between closed and open.",
 )  # fmt: skip
 MARK_MIDDLE = Check(
-    "mark_middle", "Mark on the tip", "rocker", "length",
-    "Middle of the mark the rocker leaves on the valve's tip, from the stem's axis; outboard positive.",
+    "mark_centre", "Mark on the tip", "rocker", "length",
+    "Centre of the witness mark the rocker leaves on the valve's tip, from the stem's axis; outboard positive.",
 )  # fmt: skip
 MARK_WIDTH = Check(
     "mark_width", "Width of the mark", "rocker", "length", "Width of the mark the rocker leaves on the valve's tip.",

@@ -34,7 +34,7 @@ def geometry_words(book: Book, spring: str) -> str:
     unit = book.engine.unit("rate")
     rate = sum(one.rate_n_mm for one in members)
     frequencies = ", ".join(f"{one.name} {one.frequency_hz:.0f} Hz" for one in members)
-    words = [f"From geometry: rate {in_words(rate, 'rate', unit)}; first natural frequency {frequencies}."]
+    words = [f"From geometry: rate {in_words(rate, 'rate', unit)}; first surge frequency {frequencies}."]
     curves = spring_curves(book, [spring])
     words += _rate_words(book, curves, rate) + _bind_words(book, curves, members) + stress_words(book, card, members)
     return " ".join(words)
@@ -62,7 +62,7 @@ def card_words(book: Book, card: SpringCard | None) -> str:
         words.append("its open load is not above its seat load")
     if seat is not None and bind is not None and lift is not None and seat - bind - lift < _LEAST_ROOM_MM:
         room = in_words(seat - bind - lift, "length", unit)
-        words.append(f"its installed height less bind less most lift leaves {room}, which is no margin")
+        words.append(f"its installed height less coil bind less max lift leaves {room}, which is no margin")
     if opened is not None and bind is not None and opened <= bind:
         words.append("its open height is not above its bind height")
     if seat is not None and card.free_length_mm is not None and card.free_length_mm <= seat:

@@ -43,14 +43,14 @@ SLOT_STUD = Check(
     "slot_stud", "Slot to stud", "rocker", "length", "Least gap of the stud in the rocker's slot over the travel.",
 )  # fmt: skip
 SIDEWAYS = Check(
-    "roller_sideways", "Roller on the stem, sideways", "rocker", "length", "Roller's middle beside the stem's, along the shaft.",
+    "roller_sideways", "Roller on the stem, sideways", "rocker", "length", "Roller centre beside the stem's, along the shaft.",
 )  # fmt: skip
 SIDE_PLAY = Check(
     "shaft_side_play", "Side play on the shaft", "rocker", "length", "Room of a rocker along its shaft between its spacers.",
 )  # fmt: skip
 WIPE_MIDDLE = Check(
-    "wipe_middle", "Wipe on the cam pad", "rocker", "length",
-    "Middle of the wipe from the middle of the pad; toward the valve positive.",
+    "wipe_centre", "Wipe on the cam pad", "rocker", "length",
+    "Centre of the wipe from the centre of the pad; toward the valve positive.",
 )  # fmt: skip
 WIPE_ROOM = Check(
     "wipe_room", "Pad beside the wipe", "rocker", "length", "What is left of the cam pad beside the lobe's wipe.",

@@ -11,7 +11,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.mechanics.spring.margins import lift_left
 
 CARD_LIFT = Check(
-    "card_lift", "Card's most lift", "heights", "length", "What the spring's card allows as most lift, less the valve's lift.",
+    "card_lift", "Card's max lift", "heights", "length", "Max lift the spring's card allows, less the valve's lift.",
 )  # fmt: skip
 
 
@@ -20,6 +20,6 @@ def check_card_lift(book: Book, valves: Valves) -> list[Finding]:
     stated = [one.most_lift_mm if one else None for one in valves.cards]
     allowed = np.array([np.nan if one is None else one for one in stated])
     room = derive(lambda lift: lift_left(allowed, lift), valves.lift)
-    terms = {"card_most_lift": allowed, "valve_lift": valves.lift.figure.value}
+    terms = {"card_max_lift": allowed, "valve_lift": valves.lift.figure.value}
     found = findings(CARD_LIFT, valves.places, valves.names, room, valves.limits(book, "card_lift"), terms=terms)
     return [one for one, most in zip(found, stated, strict=True) if most is not None]

@@ -13,7 +13,7 @@ from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.verdict import Verdict
 
 SPRING_DIRECTION = Check(
-    "spring_direction", "Spring the right way up", "springs", OBSERVED, "Which way up a progressive spring stands.",
+    "spring_direction", "Spring the right way up", "springs", OBSERVED, "Which way up a progressive spring is.",
 )  # fmt: skip
 
 

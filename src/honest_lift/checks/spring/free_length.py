@@ -26,14 +26,14 @@ FREE_CARD = Check(
 )  # fmt: skip
 FREE_SET = Check(
     "free_set", "Free length in set", "springs", "length",
-    "How far the spring's free length is from what its set is held against: the middle one, or that of the longer role.",
+    "How far the spring's free length is from what its set is held against: the median, or that of the longer role.",
 )  # fmt: skip
 SET_SHORTEST = Check(
     "set_shortest", "Shortest of set", "springs", "length",
     "The shortest of the whole used set: one collapsed spring condemns it, the others have seen the same heat.",
 )  # fmt: skip
 _WILD_Z = 4.5
-_AGAIN = "it stands apart from its set in length: measure it again before it is judged"
+_AGAIN = "its length is unlike its set's; measure it again before it is judged"
 
 
 def check_free_length(book: Book, springs: tuple[str, ...]) -> list[Finding]:

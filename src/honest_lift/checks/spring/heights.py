@@ -16,10 +16,10 @@ from honest_lift.numbers.doubt import Array, Ground
 
 INSTALLED_HEIGHT = Check(
     "installed_height", "Installed height", "heights", "length",
-    "Distance the spring stands in, closed, against the height the build is set up to.",
+    "Height of the spring with the valve closed, against the target of the build.",
 )  # fmt: skip
-BIND_MARGIN = Check(
-    "bind_margin", "Bind margin", "heights", "length",
+COIL_BIND_CLEARANCE = Check(
+    "coil_bind_clearance", "Coil-bind clearance", "heights", "length",
     "What is left between the spring at full lift and coil bind: travel to bind less lift.",
 )  # fmt: skip
 
@@ -64,7 +64,7 @@ def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
         "inner_height": height - _inner_step(valves),
     }
     return findings(
-        BIND_MARGIN, valves.places, valves.names, both.held, valves.limits(book, "bind_margin"), terms=terms,
+        COIL_BIND_CLEARANCE, valves.places, valves.names, both.held, valves.limits(book, "coil_bind_clearance"), terms=terms,
         remarks=[
             "; ".join(words for words in (_APART if apart else "", light) if words) if spring else "no spring is fitted here"
             for spring, light, apart in zip(valves.springs, valves.coil_light, both.apart.tolist(), strict=True)

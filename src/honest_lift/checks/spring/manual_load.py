@@ -15,7 +15,7 @@ from honest_lift.numbers.doubt import exact
 
 MANUAL_LOAD = Check(
     "manual_load", "Load to the manual", "springs", "load",
-    "Load of the spring at the length a manual states, against the least and the most it states there.",
+    "Load of the spring at the length a manual states, against the min and max it states there.",
 )  # fmt: skip
 
 
@@ -36,7 +36,7 @@ def check_manual_load(book: Book, springs: tuple[str, ...], curves: Curves) -> l
     )  # fmt: skip
 
 
-_TURNED = "its card states a least load above the most: look into the manual again"
+_TURNED = "its card states a min load above the max; look into the manual again"
 
 
 def _limit(least: float, most: float) -> Limit | None:

@@ -16,21 +16,21 @@ from honest_lift.numbers.units import in_words
 
 SPRING_SEAT_LEVEL = Check(
     "spring_seat_level", "Spring seat level", "head", "length",
-    "How far the seat of the spring stands above the middle one of its head.",
+    "How far the seat of the spring lies above the median of its head.",
 )  # fmt: skip
 SPRING_SEAT_RUNOUT = Check(
-    "spring_seat_runout", "Seat to guide", "head", "length",
-    "How far the seat of the spring is out of line with its guide, over a full turn.",
+    "spring_seat_runout", "Spring-seat runout", "head", "length",
+    "Runout of the spring seat to its guide, over a full turn.",
 )  # fmt: skip
 SPRING_ON_FLOOR = Check(
     "spring_on_floor", "Spring on its floor", "head", "length", "Floor of the pocket less the spring's outside.",
 )  # fmt: skip
 SPRING_OVER_BOSS = Check(
-    "spring_over_boss", "Spring over its boss", "head", "length", "Inside of the spring less the boss it stands over.",
+    "spring_over_boss", "Spring over its boss", "head", "length", "Inside of the spring less the boss under it.",
 )  # fmt: skip
 CUTTER_TOUCH = Check(
     "cutter_touch", "Cutter's touch", "head", "length",
-    "How much higher the cutter touches a seat than the map has it, by the middle one of what was touched on its head.",
+    "How much higher the cutter touches a seat than the map has it, by the median of what was touched on its head.",
 )  # fmt: skip
 _AIM_MM = 0.05  # common practice, no source
 _HIGH_MM = 0.1  # over specification by that it is worth a word. Common practice, no source
@@ -87,7 +87,7 @@ def by_head(book: Book) -> list[NDArray[np.int64]]:
 def _high_words(book: Book, height: Estimate) -> list[str]:
     unit = book.engine.unit("length")
     return [
-        f"it stands {in_words(one, 'length', unit)} above specification" if one > _HIGH_MM else ""
+        f"it is {in_words(one, 'length', unit)} above specification" if one > _HIGH_MM else ""
         for one in height.figure.value.tolist()
     ]
 

@@ -130,7 +130,7 @@ def _shares(book: Book, group: _Group, share: Estimate) -> list[Finding]:
     return _unless_all_read(group, told)
 
 
-_AGAIN = "it stands apart from its set: measure it again, three times, before it is judged"
+_AGAIN = "it is unlike its set; measure it again, three times, before it is judged"
 
 
 def _odd_ones(group: _Group) -> NDArray[np.bool_]:

@@ -17,7 +17,7 @@ from honest_lift.numbers.doubt import Array, Ground
 
 OPEN_STRESS = Check(
     "open_stress", "Wire stress", "heights", "stress",
-    "Shear stress of the member that bears most at full lift, from its card's wire, coils and free length.",
+    "Shear stress of the most loaded member at full lift, from its card's wire, coils and free length.",
 )  # fmt: skip
 
 

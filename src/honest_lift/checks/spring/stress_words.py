@@ -22,6 +22,6 @@ def stress_words(book: Book, card: SpringCard, members: tuple[Predicted, ...]) -
         stress = float(one.stress(np.array(opened)))
         if isfinite(stress) and stress > 0.0:
             margin = fatigue_of(card, one, seat, opened)
-            safe = f", fatigue margin {margin:.2f}" if isfinite(margin) else ""
+            safe = f", fatigue safety factor {margin:.2f}" if isfinite(margin) else ""
             told.append(f"{one.name} {in_words(stress, 'stress', unit)}{safe}")
     return [f"At the card's open height: {'; '.join(told)} (advice, no verdict)."] if told else []

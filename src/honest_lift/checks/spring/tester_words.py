@@ -20,7 +20,7 @@ def correction_words(correction: Correction, engine: Engine) -> tuple[str, ...]:
     for read in dict.fromkeys((low, high)):
         u = sqrt(sum(move**2 for _, _, move in correction.load_sources(read)))
         shown, true, doubt = (in_words(one, "load", unit, 1) for one in (read, correction.load(read), 2 * u))
-        lines.append(f"A reading of {shown} stands for {true} ±{doubt}.")
+        lines.append(f"A reading of {shown} is taken for {true} ±{doubt}.")
     if not correction.is_checked:
         lines.append(
             "No check is possible: there are as many parameters as readings. The tester's own accuracy counts too."
@@ -29,7 +29,7 @@ def correction_words(correction: Correction, engine: Engine) -> tuple[str, ...]:
         lines.append(f"Scatter: chi-square {fit.chi_square:.1f} at {fit.freedom} degrees of freedom, "
                      f"as large as this {100 * fit.likelihood:.0f} times of 100.")  # fmt: skip
     if not correction.is_certified:
-        lines.append("A certificate states no doubt of its own: the tester's own accuracy counts too.")
+        lines.append("A certificate states no uncertainty of its own, so the tester's accuracy counts too.")
     lines += [f"Alarm: {one}. Nothing read with it passes." for one in correction.alarms]
     return tuple(lines)
 

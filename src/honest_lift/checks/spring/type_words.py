@@ -64,7 +64,7 @@ def _wrong_role(book: Book, name: str) -> str:
     if owner is None or not owner.role or not role or owner.role == role:
         return ""
     where = position_title(book.engine.position_of(name))
-    return f"{owner.name} is made for {owner.role} valves and it stands at {where}: exchange it"
+    return f"{owner.name} is made for {owner.role} valves and is fitted at {where}; exchange it"
 
 
 def _bends(book: Book, springs: tuple[str, ...], forms: list[Form]) -> dict[str, list[float]]:
@@ -89,7 +89,9 @@ def _not_to_tell(book: Book, name: str, form: Form, bends: list[float]) -> str:
         )
     if said or not 1 < len(bends) < _FEWEST or max(bends) - min(bends) <= _BENT * min(bends):
         return ""
-    return f"the {len(bends)} springs of its set rise unlike each other, too few to tell which is right: state the form on its card"
+    return (
+        f"the {len(bends)} springs of its set have unlike load curves, too few to know which is right; state its type"
+    )
 
 
 def _wrong_form(book: Book, name: str, form: Form, bends: list[float]) -> str:

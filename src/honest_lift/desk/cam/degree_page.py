@@ -17,7 +17,7 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 
 _HINT = (
     "Spark plugs out, wheel on the crank, pointer near TDC. Angles as the wheel shows them, later positive: -28, or 28 BTDC, or "
-    "332. The indicator stands on the lifter, along its axis; a hydraulic lifter is changed for a solid one."
+    "332. The indicator is on the lifter, along its axis; a hydraulic lifter is changed for a solid one."
 )
 _ASKED = (  # key, what is read, example
     ("stop_first", "1  stop, turned onto it one way", "-28"),
@@ -25,7 +25,7 @@ _ASKED = (  # key, what is read, example
     ("opening", "3  at .050, or any lift, going up", "2"),
     ("closing", "4  at the same lift coming down", "217"),
     ("wanted", "5  centreline wanted", "106"),
-    ("radius", "6  key or dowel to shaft's middle", ".550"),
+    ("radius", "6  key or dowel to shaft's centre", ".550"),
     ("teeth", "7  teeth of the cam's gear", "42"),
 )
 

@@ -38,7 +38,7 @@ from honest_lift.numbers.units import in_figures
 _SHOWN_ROWS = 400
 _NOW_AND_THEN_MS = 250
 _HINT = (
-    "A line a reading, in the order it was read: crank angle, then lift. Angles later positive from TDC of the overlap, or as "
+    "A line a reading, in the order it was read: crank angle, then lift. Angles later positive from overlap TDC, or as "
     "12 BTDC. Columns in any order, decimal point or comma; several lobes as columns headed 1i, 1e."
 )
 
@@ -241,7 +241,7 @@ class TableDialog(QDialog):
             lines.append("Without stop readings both ways it tells the lobe's shape, not its timing.")
         else:
             lines.append(
-                f"TDC stands at {tdc_on_wheel(first.stops_deg):+.2f} on the wheel; every angle is taken from there."
+                f"TDC is at {tdc_on_wheel(first.stops_deg):+.2f} on the wheel; every angle is taken from there."
             )
         return "\n".join(lines)
 
@@ -272,9 +272,7 @@ class TableDialog(QDialog):
         if not any(texts):
             return None
         if not all(texts):
-            raise EntryError(
-                "The stop is read both ways: turn onto it the other way too, and type where the wheel stands."
-            )
+            raise EntryError("The stop is read both ways: turn onto it the other way too, and type the wheel's angle.")
         first, other = (read_angle(one, self._role()) for one in texts)
         if first == other:
             raise EntryError("Both stop readings are the same: turn onto the stop from the other side.")

@@ -121,7 +121,7 @@ class TurnPage(QWidget):
 
         book, tried = self.session.book, self._tried()
         self._turns = turns_of(book, self.session.position, tried)
-        self.advanced.setText(self.tr("as it stands") if not tried.advance_deg else stands(tried.advance_deg))
+        self.advanced.setText(self.tr("as measured") if not tried.advance_deg else stands(tried.advance_deg))
         self._check = self._typed(self.check, "length", (0.01, 10.0)) or CHECK_MM
         self._draw()
         if self.advance.isSliderDown():

@@ -27,19 +27,19 @@ _MASSES = {
     "pushrod_mass": ("", *_ROLES), "lifter_mass": ("", *_ROLES), "port_pressure": ("", "intake"),
 }  # fmt: skip
 _BLOCK_HINT = (
-    "Crank, bore, piston and gasket. The rod is measured between the middles of its bores; the pin's offset counts positive toward "
-    "the side the crankpin moves to after TDC, and is none where nothing is stated. What differs from cylinder to cylinder is read "
+    "Crank, bore, piston and gasket. The rod is measured centre to centre; the pin's offset counts positive toward "
+    "the side the crankpin moves to ATDC, and is none where nothing is stated. What differs from cylinder to cylinder is read "
     "under Chambers."
 )
 _OVER_HINT = (
-    "What lies between piston and valve, which counts where no valve drop is measured at TDC; how two heads stand to each other; "
+    "What lies between piston and valve, which counts where no valve drop is measured at TDC; how two heads lie to each other; "
     "and what is allowed for at speed."
 )
 
 
 _MASSES_HINT = (
-    "The red line, and what the spring has to turn round over the nose; a spring's own mass stands on its card, or is weighed. "
-    "Found from them: the speed at which a rigid train lets go of its cam, which is more than any real one reaches."
+    "The red line, and the masses the spring must decelerate over the nose; a spring's own mass is on its card, or is weighed. "
+    "Found from them: the float speed of a rigid train, which is more than any real one reaches."
 )
 
 

@@ -83,14 +83,14 @@ class CamPage(Page):
         return [
             Column("load", lambda r: f"{r.check.replace('_', ' ')}, {r.role or 'both'}", width=150),
             Column(
-                f"least, {unit}",
+                f"min, {unit}",
                 lambda r: self._load(r.lowest),
                 lambda r, t: replace(r, lowest=self._parse_load(t)),
                 right=True,
                 width=90,
             ),
             Column(
-                f"most, {unit}",
+                f"max, {unit}",
                 lambda r: self._load(r.highest),
                 lambda r, t: replace(r, highest=self._parse_load(t)),
                 right=True,
@@ -114,7 +114,7 @@ class CamPage(Page):
 
     def _put_limit(self, limit: Limit) -> None:
         if limit.lowest is not None and limit.highest is not None and limit.lowest > limit.highest:
-            self.session.warned.emit(self.tr("The least load lies above the most: one of them is mistyped."))
+            self.session.warned.emit(self.tr("The min load is above the max; one of them is mistyped."))
             self.asked.show_records(self._asked(), self._asked_columns())
             return
         known = any(one.id == limit.id for one in self.session.engine.limits)

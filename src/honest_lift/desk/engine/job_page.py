@@ -15,8 +15,8 @@ from honest_lift.facts.edits import Describe
 from honest_lift.facts.job import AS_BEGUN, PRESETS, Job
 
 _HINT = (
-    "The job decides which checks are asked. One that is asked and that nobody has begun is unproven; one that is not asked is no "
-    "verdict, unless what was measured fails: that stands, whatever was ordered."
+    "The job decides which checks are asked. A check that is asked and not begun is unproven. One that is not asked gives no "
+    "verdict, unless what was measured fails."
 )
 _ASKED, _NOT = "asked", "not asked"
 

@@ -13,15 +13,16 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.limits import ORIGINS, SCHOOLS, Limit, Tolerance, schools_of
+from honest_lift.facts.limits import SCHOOLS, Limit, Tolerance, schools_of
 from honest_lift.facts.pieces import between_pieces, may_stand_for_others
+from honest_lift.facts.sources import ORIGIN_WORDS, origin_of, published
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"
 _HINT = (
-    "Every limit says its school and its source. Where builders disagree, choose a school; where none fits, put your own "
+    "Every limit says its rule and its source. Where builders disagree, choose a rule; where none fits, put your own "
     "figure in and say whose it is. With no limit a check reports its figure and is unproven."
 )
 _LIFTERS = ("any", "solid flat", "solid roller", "hydraulic flat", "hydraulic roller")
@@ -39,7 +40,7 @@ class LimitsPage(Page):
         self.checks.addItems([_words(name) for name in CHECKS])
         self.add_row(
             Label(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
-            button(self.tr("Take limit out"), self._drop),
+            button(self.tr("Delete limit"), self._drop),
         )  # fmt: skip
         self.why = hint_label("")
         self.column.addWidget(self.why)
@@ -67,24 +68,24 @@ class LimitsPage(Page):
 
     def _columns(self) -> list[Column]:
         return [
-            Column("check", lambda r: _words(r.check), width=130),
-            Column("school", lambda r: r.school, self._put_school, self._schools, width=190),
+            Column("check", lambda r: _words(r.check), width=160),
+            Column("rule", lambda r: r.school, self._put_school, self._schools, width=190),
             Column(
-                "least",
+                "min",
                 lambda r: self._figure(r, r.lowest),
                 lambda r, t: self._put_end(r, t, "lowest"),
                 right=True,
                 width=78,
             ),
             Column(
-                "most",
+                "max",
                 lambda r: self._figure(r, r.highest),
                 lambda r, t: self._put_end(r, t, "highest"),
                 right=True,
                 width=78,
             ),
             Column(
-                "reserve",
+                "comfort",
                 lambda r: self._figure(r, r.reserve),
                 lambda r, t: replace(r, reserve=self._parse(r, t)),
                 right=True,
@@ -111,8 +112,14 @@ class LimitsPage(Page):
                 lambda: ("any", "iron", "bronze"),
                 width=70,
             ),
-            Column("from", lambda r: r.origin, lambda r, t: replace(r, origin=t), lambda: ORIGINS, width=86),
-            Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
+            Column(
+                "from",
+                lambda r: ORIGIN_WORDS[r.origin],
+                lambda r, t: replace(r, origin=origin_of(t)),
+                lambda: tuple(ORIGIN_WORDS.values()),
+                width=120,
+            ),
+            Column("source", lambda r: published(r.source), lambda r, t: replace(r, source=t.strip())),
         ]
 
     def _unit(self, check: str) -> str:
@@ -130,7 +137,7 @@ class LimitsPage(Page):
     def _put_end(self, limit: Limit, text: str, which: str) -> Limit:
         changed = replace(limit, **{which: self._parse(limit, text)})
         if changed.lowest is not None and changed.highest is not None and changed.lowest > changed.highest:
-            raise EntryError("the least lies above the most")
+            raise EntryError("the min is above the max")
         return replace(changed, school=_OWN if changed != limit else limit.school)
 
     def _schools(self) -> list[str]:
@@ -173,7 +180,7 @@ class LimitsPage(Page):
                 width=90,
             ),
             Column("between pieces ±", self._between, self._put_between, right=True, width=130),
-            Column("source", lambda r: r.source, lambda r, t: replace(r, source=t.strip())),
+            Column("source", lambda r: published(r.source), lambda r, t: replace(r, source=t.strip())),
         ]
 
     def _between(self, row: Tolerance) -> str:
@@ -220,4 +227,4 @@ def _dimension(check: str) -> str:
 
 
 def _words(check: str) -> str:
-    return check.replace("_", " ")
+    return CHECKS[check].title if check in CHECKS else check.replace("_", " ")  # one that only another version knows

@@ -11,7 +11,7 @@ from honest_lift.facts.edits import Describe
 from honest_lift.facts.quantities import follower, rocker
 
 _ROLES = ("", "intake", "exhaust")
-_OF_FINGER = (*follower.FINGER, "pad_middle", "under_rocker", "retainer_below", "retainer_across")
+_OF_FINGER = (*follower.FINGER, "pad_centre", "under_rocker", "retainer_below", "retainer_across")
 _PLACES = {
     "pushrod": {row.name: _ROLES for row in rocker.ROWS if "role" in row.places}
     | {"checking_shortest": ("",), "checking_pitch": ("",)},

@@ -31,7 +31,7 @@ def _in_order(column: Column) -> Column:
         changed: SpringCard = plain(card, text) if plain else card
         least, most = changed.manual_least_n, changed.manual_most_n
         if least is not None and most is not None and least > most:
-            raise EntryError(f"“{text}” would put the manual's least load above its most: type the other end first")
+            raise EntryError(f"“{text}” puts the manual's min load above its max; type the other end first")
         return changed
 
     return replace(column, put=put)
@@ -141,11 +141,11 @@ class SpringsPage(Page):
             number_column("binds", "bind_height_mm", "length", length, heights, 82),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 72),
             number_column("manual: at", "manual_height_mm", "length", length, heights, 108),
-            _in_order(number_column("least", "manual_least_n", "load", load, loads, 68)),
-            _in_order(number_column("most", "manual_most_n", "load", load, loads, 68)),
-            number_column("most lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
+            _in_order(number_column("min", "manual_least_n", "load", load, loads, 68)),
+            _in_order(number_column("max", "manual_most_n", "load", load, loads, 68)),
+            number_column("max lift", "most_lift_mm", "length", length, CATALOG["valve_lift"].physical, 86),
             Column(
-                "form",
+                "type",
                 lambda c: c.form or "not said",
                 lambda c, t: replace(c, form="" if t == "not said" else t),
                 lambda: ("not said", "linear", "progressive", "tapered"),
@@ -169,8 +169,8 @@ class SpringsPage(Page):
             number_column("step", "step_mm", "length", length, (0.0, 30.0)),
             number_column("step ±", "step_tolerance_mm", "length", length, (0.0, 5.0)),
             number_column("wire", "wire_mm", "length", length, (0.5, 12.0)),
-            number_column("mean across", "mean_diameter_mm", "length", length, (5.0, 80.0), 106),
-            number_column("coils in all", "coils", "ratio", "", (1.0, 30.0), 76, 1),
+            number_column("mean diameter", "mean_diameter_mm", "length", length, (5.0, 80.0), 106),
+            number_column("total coils", "coils", "ratio", "", (1.0, 30.0), 76, 1),
             number_column("active", "active_coils", "ratio", "", (0.5, 30.0), 62, 2),
             number_column("free", "free_length_mm", "length", length, CATALOG["free_length"].physical, 64),
         ]
@@ -261,7 +261,7 @@ class SpringsPage(Page):
         field = Field.within("length", self.session.unit("length"), CATALOG["test_height"].physical)
         heights = [parse(one, field) for one in text.replace(";", " ").split()]
         if len(set(heights)) != len(heights):
-            raise EntryError("the same height stands twice")
+            raise EntryError("the same height is there twice")
         return replace(owner, test_heights_mm=tuple(sorted((one for one in heights if one is not None), reverse=True)))
 
     def _new_set(self) -> None:

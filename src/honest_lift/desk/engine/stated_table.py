@@ -136,13 +136,13 @@ class StatedTable:
         if text == self._kind(row):
             return row
         if row.measured:
-            raise EntryError("a reading stands here; clear the value to strike it out, then state another")
+            raise EntryError("there is a reading here; clear the value to strike it out, then state another")
         if text == "measured":
             # a card's figure is no reading: what was read has to be typed
             if not CATALOG[row.quantity].ways:
                 raise EntryError("this is stated, not measured")
             self._reading.add(row.id)
-            self.session.told.emit("Type what was read under value; until then what was stated stands.")
+            self.session.told.emit("Type what was read under value; until then the stated figure counts.")
             return row
         self._reading.discard(row.id)
         if row.fact is None:

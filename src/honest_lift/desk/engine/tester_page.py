@@ -36,7 +36,7 @@ class TesterPage(Page):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, "Hold the tester against a spring of known loads, at a low load and at a high one, before the "
-                         "springs and again every few heads. Raw readings stay raw: the correction is worked out.")  # fmt: skip
+                         "springs and again every few heads. Raw readings stay raw: the correction is calculated.")  # fmt: skip
         self.tester, self.correction = QComboBox(), QComboBox()
         self.days, self.heads = QLineEdit(), QLineEdit()
         for widget, name in (
@@ -68,7 +68,7 @@ class TesterPage(Page):
         self.column.addWidget(self.readings, 3)
         self.add_row(button(self.tr("Calibrate with these readings"), self._calibrate))
         self.beside = StatedTable(
-            session, {"in_tester": ("",)}, self.tr("What stands in the tester beside the springs"), 330
+            session, {"in_tester": ("",)}, self.tr("What is in the tester beside the springs"), 330
         )
         self.column.addWidget(self.beside.view, 1)
         self.result = Label()
@@ -159,14 +159,12 @@ class TesterPage(Page):
         worked = corrections(self.session.book)
         chosen = next((one for one in own if one.id == (self.tool.correction if self.tool else "")), own[-1])
         words = [
-            self.tr("Calibration of {0} by {1}:").format(
-                chosen.when[:16].replace("T", " "), chosen.by or "nobody named"
-            )
+            self.tr("Calibration of {0} by {1}:").format(chosen.when[:16].replace("T", " "), chosen.by or "no name")
         ]
         words += (
             correction_words(worked[chosen.id], self.session.engine)
             if chosen.id in worked
-            else [self.tr("None of its readings stands any more, so it corrects nothing.")]
+            else [self.tr("None of its readings counts any more, so it corrects nothing.")]
         )
         self.result.setText("\n".join(words))
 

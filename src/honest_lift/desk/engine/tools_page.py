@@ -17,7 +17,7 @@ from honest_lift.facts.tools import KINDS, Tool
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
-_FIELDS = (("resolution", "reads to"), ("accuracy", "true to ±"), ("repeatability", "repeats to"))
+_FIELDS = (("resolution", "resolution"), ("accuracy", "accuracy ±"), ("repeatability", "repeatability"))
 _SHARES = (("accuracy_percent", "true, %"), ("repeatability_percent", "rep., %"))
 
 
@@ -33,8 +33,8 @@ class ToolsPage(Page):
     """A table of tools, and one of defaults."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session, "A tool without a stated accuracy gives no doubt, and what it reads can't pass. "
-                         "What a kind repeats to is an assumption: put your own figure in.")  # fmt: skip
+        super().__init__(session, "Without a stated accuracy a tool gives no uncertainty, and what it reads can't pass. "
+                         "The repeatability of a kind is an assumption; put your own figure in.")  # fmt: skip
         self.tools = self.follow(RecordTable((), self.tr("Tools")), lambda tool: session.do(Put("tools", tool)))
         self.kinds = QComboBox()
         self.kinds.setAccessibleName(self.tr("kind of tool"))

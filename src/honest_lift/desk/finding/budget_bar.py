@@ -21,7 +21,7 @@ class BudgetBar(QWidget):
         super().__init__()
         self.theme, self.zoom = LIGHT, 1.0
         self.shares: tuple[tuple[str, float], ...] = ()
-        self.setAccessibleName(self.tr("Where the doubt comes from"))
+        self.setAccessibleName(self.tr("Where the uncertainty comes from"))
 
     def dress(self, theme: Theme, zoom: float) -> None:
         """Take a theme and a zoom."""

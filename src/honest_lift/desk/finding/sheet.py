@@ -37,7 +37,7 @@ if TYPE_CHECKING:
     from honest_lift.plans.remedies import Remedy
     from honest_lift.plans.worth import Worth
 
-_OF_STACK = ("installed_height", "bind_margin", "seat_load", "open_load")  # what shims and other springs move
+_OF_STACK = ("installed_height", "coil_bind_clearance", "seat_load", "open_load")  # what shims and other springs move
 _SHOWN = 3  # of what is worth measuring
 
 
@@ -118,7 +118,7 @@ class FindingSheet(QWidget):
         for words, widgets in (
             (self.tr("Working"), [self.working]),
             (self.tr("What it rests on"), [self.inputs]),
-            (self.tr("Where the doubt comes from"), [self.budget, self.no_doubt]),
+            (self.tr("Where the uncertainty comes from"), [self.budget, self.no_doubt]),
             (self.tr("Most worth measuring again"), [self.worth_words, *self.worth]),
             (self.tr("What would put it right"), [self.cure_words, *self.cures]),
         ):
@@ -205,9 +205,9 @@ class FindingSheet(QWidget):
         self.budget.setVisible(bool(shares))
         self.no_doubt.setVisible(not shares)
         self.no_doubt.setText(
-            self.tr("It was looked at and not measured: a judgement has no doubt in figures.")
+            self.tr("It was looked at, not measured. A judgement has no uncertainty in figures.")
             if finding.check.dimension == "observed"
-            else self.tr("There is no figure yet, and so nothing it could doubt.")
+            else self.tr("There is no figure yet, so it has no uncertainty.")
         )
 
     # --- what would settle it ---
@@ -224,7 +224,7 @@ class FindingSheet(QWidget):
         self.cure_words.setText("")
         self.worth_words.show()
         if isfinite(finding.figure):
-            self.worth_words.setText(self.tr("being worked out…"))
+            self.worth_words.setText(self.tr("calculating…"))
             self._work_out(finding)
         else:
             self._offer_missing(finding)

@@ -18,7 +18,7 @@ from honest_lift.numbers.units import in_figures, in_words
 if TYPE_CHECKING:
     from honest_lift.plans.head.seat_cut import CutPlan
 
-_MEANS = ("cut and shim, least metal", "cut alone", "shim alone")
+_MEANS = ("cut and shim, min metal", "cut alone", "shim alone")
 _ORDER = (1, 0, 2)  # of the plans as they come
 
 

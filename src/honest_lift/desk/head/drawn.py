@@ -24,7 +24,7 @@ def draw(session: Session, what: str, planned: dict[str, float]) -> Scene:
     if what == "lock":
         return _lock(session)
     if what == "tips":
-        return _profile(session, "tip_level", "stem tips over the middle one of their head", None, {})
+        return _profile(session, "tip_level", "stem tips over the median of their head", None, {})
     return _profile(session, "spring_seat_level", "spring seats over specification", "over_specification", planned)
 
 
@@ -84,7 +84,7 @@ def _lock(session: Session) -> Scene:
     )
     told = in_words(out, "length", unit) if isfinite(out) else "not measured"
     angles = f"locks {_degrees(lock)}, retainer {_degrees(retainer)}"
-    return lock_scene(out, long, lock, retainer, f"stands out {told}", angles)
+    return lock_scene(out, long, lock, retainer, f"protrudes {told}", angles)
 
 
 def _degrees(value: float) -> str:

@@ -48,7 +48,7 @@ PAGES = (
     ),
     Page(
         "Locks",
-        ((_task("lock_out"), "lock\nstands out"), (_task("retainer_rocker"), "retainer\nto rocker"),
+        ((_task("lock_out"), "lock\nprotrusion"), (_task("retainer_rocker"), "retainer\nto rocker"),
          (_task("stem_at_lock"), "stem\nat lock"), (_task("lock_length"), "lock\nlength")),
         (("lock_out", "lock\nout"), ("lock_angle", "lock\nangle")), "lock",
     ),

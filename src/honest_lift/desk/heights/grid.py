@@ -48,7 +48,7 @@ class HeightsGrid(ReadingGrid):
             Cell(self._found(name, "installed_height", doubt=True), True),
             Cell(self._found(name, "seat_load"), True),
             Cell(self._found(name, "open_load"), True),
-            Cell(self._found(name, "bind_margin"), True),
+            Cell(self._found(name, "coil_bind_clearance"), True),
             Cell(verdict=verdict),
         )
 

@@ -84,8 +84,11 @@ class HeightsSheet(QWidget):
         engine, position = self.session.engine, self.session.position
         length, load = engine.unit("length"), engine.unit("load")
         card = engine.card_of(engine.spring_at(position)) if position else None
-        closed, opened = self._term("bind_margin", "installed_height"), self._term("bind_margin", "open_height")
-        bind = self._term("bind_margin", "bind_height")
+        closed, opened = (
+            self._term("coil_bind_clearance", "installed_height"),
+            self._term("coil_bind_clearance", "open_height"),
+        )
+        bind = self._term("coil_bind_clearance", "bind_height")
 
         def view(title: str, height: float, check: str) -> SpringView:
             force = in_words(self._figure(check), "load", load)

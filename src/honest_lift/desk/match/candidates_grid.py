@@ -14,16 +14,16 @@ if TYPE_CHECKING:
 
 Sort = Callable[["Candidate"], float]
 SORTS: dict[str, Sort] = {
-    "strongest weakest point": lambda one: -one.weakest,
-    "most speed in hand": lambda one: -one.speed_rpm if isfinite(one.speed_rpm) else 0.0,
-    "kindest to the seat": lambda one: one.hardest_seat_n,
-    "least work": lambda one: float(one.operations),
+    "largest minimum margin": lambda one: -one.weakest,
+    "largest float margin": lambda one: -one.speed_rpm if isfinite(one.speed_rpm) else 0.0,
+    "smallest seat load": lambda one: one.hardest_seat_n,
+    "fewest operations": lambda one: float(one.operations),
     "lightest": lambda one: one.mass_kg if isfinite(one.mass_kg) else float("inf"),
 }
 FILTERS: dict[str, Callable[[Candidate], bool]] = {
-    "only what no other betters": lambda one: one.best,
+    "best trade-offs only": lambda one: one.best,
     "no pocket is cut": lambda one: one.cut == 0,
-    "weakest point a quarter rung clear": lambda one: one.weakest >= 0.25,
+    "comfort margin a quarter or more": lambda one: one.weakest >= 0.25,
 }
 
 
@@ -32,7 +32,7 @@ class CandidatesGrid(ReadingGrid):
 
     listed: tuple[Candidate, ...] = ()
     shown: tuple[Candidate, ...] = ()
-    order = "strongest weakest point"
+    order = "largest minimum margin"
     filters: frozenset[str] = frozenset()
 
     def show(self, listed: tuple[Candidate, ...]) -> None:
@@ -53,7 +53,7 @@ class CandidatesGrid(ReadingGrid):
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
         load, mass = (self.session.unit(name) for name in ("load", "mass"))
-        return ("spring", "retainer", "locks", "weakest\nrung", "of", "at", f"hardest\nseat, {load}", "lets go,\nrpm",
+        return ("spring", "retainer", "locks", "smallest\nmargin", "of", "at", f"max seat\nload, {load}", "float,\nrpm",
                 f"mass,\n{mass}", "shim, cut", "best")  # fmt: skip
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:

@@ -25,7 +25,8 @@ if TYPE_CHECKING:
 _AT_ONCE, _WINDOWS = 3, 9
 _HINT = (
     "Windows of the best candidates on one axis, every pocket a dot. Set up to three beside each other under Find: their load "
-    "curves and ladders stand below, each rung at the pocket where it is least, in shares of its reserve, doubt taken off."
+    "curves and ladders are below, each margin at the pocket where it is smallest, in shares of its comfort margin, "
+    "less its uncertainty."
 )
 
 
@@ -95,7 +96,7 @@ class ComparePage(QWidget):
         """Set a candidate beside those that stand here; of more than three the first goes."""
         self.beside = (*(other for other in self.beside if other != one), one)[-_AT_ONCE:]
         self.session.told.emit(
-            self.tr("{0} stands under Side by side, one of {1}.").format(one.spring[1], len(self.beside))
+            self.tr("{0} is under Side by side, one of {1}.").format(one.spring[1], len(self.beside))
         )
         self.refresh()
 

@@ -60,13 +60,13 @@ class FindPage(QWidget):
         self.grid.fix(_WIDTHS)
         self.grid.setAccessibleName(self.tr("Candidates"))
         self.asked = QLineEdit()
-        self.asked.setPlaceholderText(self.tr("number: why left out?"))
+        self.asked.setPlaceholderText(self.tr("number: why not?"))
         self.asked.setAccessibleName(self.tr("Part to ask about"))
         self.told, self.why = Label(), Label()
         for label in (self.told, self.why):
             label.setWordWrap(True)
         self.told.setAccessibleName(self.tr("What the search comes to"))
-        self.why.setAccessibleName(self.tr("Why a part is left out"))
+        self.why.setAccessibleName(self.tr("Why a part is not used"))
 
     def _lay_out(self) -> None:
         column = QVBoxLayout(self)
@@ -116,11 +116,11 @@ class FindPage(QWidget):
             self.cuts.addItems(words)
             self.cuts.setCurrentIndex(before)
         if self.match is not None and self._for is not self.session.book:
-            self._forget(self.tr("Something has changed since: find anew."))
+            self._forget(self.tr("Something has changed since. Search again."))
         elif self.match is None and not self.told.text():
             self.told.setText(self.here.trouble or self.tr(
-                "Looks through every spring, retainer and pair of locks on the shelf, with every stack of shims, for what stands "
-                "between all limits at every pocket as measured. Cards prove nothing: what is found is measured before it counts."
+                "Looks through every spring, retainer and pair of locks on the shelf, with every stack of shims, for what lies "
+                "between all limits at every pocket as measured. Cards prove nothing; what is found counts once it is measured."
             ))  # fmt: skip
 
     def _fill_shelves(self) -> None:
@@ -134,11 +134,11 @@ class FindPage(QWidget):
     def _shelf_changed(self) -> None:
         self._fill_shelves()
         if self.match is not None:
-            self._forget(self.tr("The shelf has changed since: find anew."))
+            self._forget(self.tr("The shelf has changed since. Search again."))
 
     def _choose_shelf(self) -> None:
         self.here.chosen = self.shelves.currentText() if self.shelves.currentIndex() > 0 else ""
-        self._forget(self.tr("Another shelf: find anew."))
+        self._forget(self.tr("Another shelf was opened. Search again."))
 
     def _forget(self, words: str) -> None:
         self.match, self.answer = None, None
@@ -163,7 +163,7 @@ class FindPage(QWidget):
         try:
             return Match(self.session.book, self.here.read(), _CUTS_IN[max(self.cuts.currentIndex(), 0)] * 25.4)
         except MendableError as error:
-            self._forget(f"Not told yet: {error}.")
+            self._forget(f"Not known yet: {error}.")
             return None
 
     @property

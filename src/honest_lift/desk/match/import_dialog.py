@@ -54,7 +54,7 @@ def preview_words(name: str, kind: PartKind, found: Preview) -> str:
         return f"{name} can't be taken as {kind.title.lower()}."
     words = [f"{name}: {len(found.parts)} of {found.rows} {kind.title.lower()} are good"]
     words += [f"{found.bad_rows} rows are not, and stay out" if found.bad_rows else "none is refused"]
-    words += [f"{len(found.known)} stand on the shelf already and are replaced"] if found.known else []
+    words += [f"{len(found.known)} are on the shelf already and are replaced"] if found.known else []
     return "; ".join(words) + "."
 
 
@@ -63,5 +63,5 @@ def error_lines(found: Preview) -> list[str]:
     return [
         *(f"row {one.row}: {one.words}" if one.row else one.words for one in found.errors),
         *([f"and {found.more_errors} more"] if found.more_errors else []),
-        *(f"{number}: stands on the shelf already" for number in found.known[:_LISTED]),
+        *(f"{number}: on the shelf already" for number in found.known[:_LISTED]),
     ]

@@ -16,8 +16,8 @@ if TYPE_CHECKING:
     from honest_lift.words.train.masses import MassLine
 
 _HINT = (
-    "Everything counted rigid and referred to the valve. The speed at which such a train lets go of its cam is an upper bound: a "
-    "real one bends, and lets go earlier. It ranks springs and masses, not lobes, stiffness or bounce. Masses are stated under "
+    "Everything is counted rigid and referred to the valve. The float speed of such a train is an upper bound, since a real one "
+    "bends and floats earlier. It ranks springs and masses, not lobes, stiffness or bounce. Masses are stated under "
     "Engine and parts."
 )
 
@@ -70,7 +70,7 @@ class MassesPage(QWidget):
         from honest_lift.words.train.masses import control_words, mass_lines
 
         seen, here = self.session.examination, self.session.position
-        found = seen.finding("control", here) if seen and here else None
+        found = seen.finding("float_margin", here) if seen and here else None
         self.model.lines = mass_lines(self.session.book, here, found) if here else ()
         self.model.refresh()
         self.told.setText("\n".join(control_words(self.session.book, here, found)) if here else "")

@@ -100,14 +100,14 @@ class OtherPage(QWidget):
             self.stop()
             self._for = None
             self.model.outcomes = {}
-            self.told.setText(self.tr("Something has changed since: try anew."))
+            self.told.setText(self.tr("Something has changed since. Calculate again."))
         self.model.refresh()
 
     # --- trying ---
 
     def _start(self, *ways: Iterator[Outcome]) -> None:
         if self.session.examination is None:
-            self.told.setText(self.tr("The engine is still being worked out."))
+            self.told.setText(self.tr("The engine is still being calculated."))
             return
         if self._for is not self.session.book:
             self.model.outcomes = {}
@@ -138,7 +138,7 @@ class OtherPage(QWidget):
 
     def speed(self) -> None:
         """Say the highest speed."""
-        from honest_lift.checks.train.control import BOUND
+        from honest_lift.checks.train.float_margin import BOUND
         from honest_lift.plans.match.other_way import highest_speed
 
         if seen := self.session.examination:

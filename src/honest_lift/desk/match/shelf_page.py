@@ -183,7 +183,7 @@ class ShelfPage(QWidget):
             self.session.warned.emit(str(error))
             return
         if number in self.here.shelf.numbers(self.part_kind, self.shelf_name):
-            self.session.warned.emit(self.tr("{0} stands on this shelf already.").format(number))
+            self.session.warned.emit(self.tr("{0} is on this shelf already.").format(number))
             return
         self._on_shelf(lambda: self.here.shelf.put(self.shelf_name, [replace(like, number=number)]))
 

@@ -42,7 +42,7 @@ class ReadingsGrid(ReadingGrid):
         if refused is None:
             return cells
         text, why = refused
-        why = f"{why} {counting[-1].reading.text} still stands." if counting else why
+        why = f"{why} {counting[-1].reading.text} still counts." if counting else why
         return (cells[0], Cell(text, True, wrong=True, hover=why), *cells[2:-1], Cell(why, hover=why))
 
     def _read(self, place: Place, task: Task, counting: list[Standing], history: list[Standing]) -> tuple[Cell, ...]:

@@ -46,7 +46,7 @@ class FinderGrid(ReadingGrid):
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
         own = "pivot up" if self.session.engine.rocker_mount == "shaft" else "pushrod"
-        return ("", own, "from now", "mark wide", "middle, + out", "ends, + out", "off square", "lift")
+        return ("", own, "from now", "mark wide", "centre, + out", "ends, + out", "off square", "lift")
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a pushrod."""
@@ -102,7 +102,7 @@ class FinderPage(QWidget):
         self.session = session
         self.model, self.grid = FinderGrid(session), GridView()
         self.read_model, self.read_grid = CheckedGrid(session), GridView()
-        for view, model, name in ((self.grid, self.model, self.tr("Pushrods by each school, and in stock")),
+        for view, model, name in ((self.grid, self.model, self.tr("Pushrods by each rule, and in stock")),
                                   (self.read_grid, self.read_model, self.tr("Marks read with the checking pushrod"))):  # fmt: skip
             view.setModel(model)
             view.setAccessibleName(name)
@@ -115,13 +115,13 @@ class FinderPage(QWidget):
         self.stock.setAccessibleName(self.tr("pushrod lengths in stock"))
         self.quoted.setAccessibleName(self.tr("how pushrod lengths are quoted"))
         for key, words in (
-            ("middles", "between the balls' middles"),
+            ("middles", "between ball centres"),
             ("overall", "overall"),
             ("gauge", "gauge length"),
         ):
             self.quoted.addItem(self.tr(words), key)
         self.turns, self.wide, self.middle = QLineEdit(), QLineEdit(), QLineEdit()
-        named = {"turns out": self.turns, "mark wide": self.wide, "its middle": self.middle}
+        named = {"turns out": self.turns, "mark wide": self.wide, "its centre": self.middle}
         for name, line in named.items():
             line.setAccessibleName(self.tr(name))
             line.setPlaceholderText(self.tr(name))
@@ -138,7 +138,7 @@ class FinderPage(QWidget):
         column.setSpacing(6)
         column.addWidget(self.grid)
         self.stock.setMinimumWidth(220)
-        column.addLayout(in_row(Label(self.tr("in stock:")), self.stock, Label(self.tr("lengths told")), self.quoted))
+        column.addLayout(in_row(Label(self.tr("in stock:")), self.stock, Label(self.tr("lengths stated")), self.quoted))
         column.addLayout(in_row(
             Label(self.tr("checking pushrod:")), self.turns, self.wide, self.middle, button(self.tr("Take down"), self.take_down),
             button(self.tr("Strike out"), self.strike_out), button(self.tr("Dimensions…"), self._dimensions),
@@ -181,7 +181,7 @@ class FinderPage(QWidget):
         self.wrong.setText(ends[:1].upper() + ends[1:] + "." if isinstance(ends, str) else "")
         lines = checked_words(book, role, position)
         if not self.model.rows:
-            lines = (self.tr("The schools need the gear's dimensions: Geometry says which are lacking."), *lines)
+            lines = (self.tr("The rules need the gear's dimensions; Geometry says which are missing."), *lines)
         self.words.setText("\n".join(lines))
 
     def take_stock(self) -> None:
@@ -204,7 +204,7 @@ class FinderPage(QWidget):
     def _quote(self) -> None:
         how = self.quoted.currentData()
         if how != self.session.engine.pushrods_quoted:
-            self.session.do(Describe({"pushrods_quoted": how}, f"pushrods told {self.quoted.currentText()}"))
+            self.session.do(Describe({"pushrods_quoted": how}, f"pushrod lengths {self.quoted.currentText()}"))
 
     def take_down(self) -> None:
         """Take a mark into the journal at the length the turns come to. What can't be read stays, with the reason."""
@@ -217,13 +217,13 @@ class FinderPage(QWidget):
         try:
             turns = parse(self.turns.text(), Field.within("turns", "turn", _TURNS))
             read = {name: parse(line.text(), Field.within("length", unit, CATALOG[name].physical))
-                    for name, line in (("checking_width", self.wide), ("checking_middle", self.middle))}  # fmt: skip
+                    for name, line in (("checking_width", self.wide), ("checking_centre", self.middle))}  # fmt: skip
         except EntryError as error:
             self.wrong.setText(str(error))
             return
         if turns is None or all(value is None for value in read.values()):
             self.wrong.setText(
-                self.tr("Type the turns out, and how wide the mark is or where its middle lies, or both.")
+                self.tr("Type the turns out, and how wide the mark is or where its centre lies, or both.")
             )
             return
         length = checking_length_mm(self.session.book, turns)
@@ -237,7 +237,7 @@ class FinderPage(QWidget):
 
     def _confirm(self, read: dict[str, float], length_mm: float, at: str) -> None:
         book, place = self.session.book, at_position(self.session.position)
-        typed = {"checking_width": self.wide.text(), "checking_middle": self.middle.text()}
+        typed = {"checking_width": self.wide.text(), "checking_centre": self.middle.text()}
         readings = []
         for name, value in read.items():
             tool = book.engine.tool_for(name, "seen")

@@ -194,11 +194,11 @@ class GeometryPage(QWidget):
 
         self.take.setVisible(self.placed is not None)
         if self.placed is None:
-            self.placed_words.setText(self.tr("Draw the mark you see across the tip, and it is read here."))
+            self.placed_words.setText(self.tr("Draw the witness mark you see on the tip; it is read here."))
             return
         middle, width = sum(self.placed) / 2, self.placed[1] - self.placed[0]
         unit, (role, position) = self.session.unit("length"), self._valve
-        told = self.tr("Drawn: middle {middle}, {width} wide.").format(
+        told = self.tr("Drawn: centre {middle}, {width} wide.").format(
             middle=in_words(middle, "length", unit), width=in_words(width, "length", unit)
         )
         self.placed_words.setWordWrap(True)
@@ -208,7 +208,7 @@ class GeometryPage(QWidget):
         """Take the drawn mark into the journal, as a reading placed by eye."""
         if self.placed is None or not self._valve[1]:
             return
-        values = {"mark_middle": sum(self.placed) / 2, "mark_width": self.placed[1] - self.placed[0]}
+        values = {"mark_centre": sum(self.placed) / 2, "mark_width": self.placed[1] - self.placed[0]}
         book, unit, place = self.session.book, self.session.unit("length"), at_position(self._valve[1])
         readings = []
         for name, value in values.items():

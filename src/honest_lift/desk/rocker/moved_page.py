@@ -23,7 +23,7 @@ if TYPE_CHECKING:
 _TOGETHER = "together"
 _HINT = (
     "Type what was cut, raised or changed since the geometry was measured; a blank counts for nothing. Each line tells the pushrod "
-    "that puts the same geometry back, what preload changes by if nothing is done, and the mark with the lash set anew."
+    "that puts the same geometry back, what preload changes by if nothing is done, and the mark with the lash reset."
 )
 
 _FINGER_HINT = (

@@ -194,7 +194,7 @@ class ShimsSheet(QWidget):
         for one in (self.accept, self.card, self.paper):
             one.setEnabled(self.model.plan is not None and bool(self.model.plan.pockets))
         if not self.result.text():
-            self.result.setText(self.tr("No plan has been worked out yet."))
+            self.result.setText(self.tr("No plan has been calculated yet."))
 
     # --- working it out ---
 
@@ -217,13 +217,13 @@ class ShimsSheet(QWidget):
         )
         self._errand = errand
         errand.ended.connect(lambda: self._over(errand))
-        self.result.setText(self.tr("being worked out…"))
+        self.result.setText(self.tr("calculating…"))
         self._enable()
 
     def _over(self, errand: Errand) -> None:
         """Say it where a plan ended with no plan."""
         if errand.error or (errand.is_cancelled and self.model.plan is None):
-            self.result.setText(self.tr("It was not worked out: {0}.").format(errand.error or self.tr("cancelled")))
+            self.result.setText(self.tr("It was not calculated. {0}.").format(errand.error or self.tr("cancelled")))
         self._enable()
 
     def _show_found(self, spread_n: float) -> None:
@@ -307,7 +307,7 @@ class ShimsSheet(QWidget):
 def _put_count(one: ShimSize, text: str) -> ShimSize:
     plain = text.strip()
     if plain and not (plain.isascii() and plain.isdigit()):
-        raise EntryError(f"“{text}”: a whole number of shims is wanted, or nothing where nobody counts them.")
+        raise EntryError(f"“{text}”: type a whole number of shims, or leave it blank where they are not counted.")
     return replace(one, count=int(plain) if plain else None)
 
 

@@ -31,9 +31,7 @@ class ChambersPage(QWidget):
         super().__init__()
         self.session = session
         self.drawing, self.model, self.grid, self.words = SceneView(), ChamberGrid(session), GridView(), Label()
-        self.drawing.setAccessibleName(
-            self.tr("What is left over the piston at TDC, and all chambers over the smallest")
-        )
+        self.drawing.setAccessibleName(self.tr("Clearance volume at TDC, and all chambers over the smallest"))
         self.grid.setModel(self.model)
         self.grid.fix({0: 66, 8: 34})
         self.grid.setAccessibleName(self.tr("Chambers of every cylinder"))
@@ -60,7 +58,7 @@ class ChambersPage(QWidget):
     def refresh(self) -> None:
         """Follow the session."""
         from honest_lift.estimates.cylinder.clearance_volume import left_over
-        from honest_lift.estimates.cylinder.dynamic_ratio import effective_ratio
+        from honest_lift.estimates.cylinder.dynamic_ratio import dynamic_ratio
         from honest_lift.words.cylinder.chambers import chamber_words
 
         self.model.refresh()
@@ -69,7 +67,7 @@ class ChambersPage(QWidget):
         if self._for is not book:
             self._for = book
             self._whole = left_over(book) if book.engine.layout.positions else None
-            words = chamber_words(book, self._whole, effective_ratio(book, self._whole)) if self._whole else ()
+            words = chamber_words(book, self._whole, dynamic_ratio(book, self._whole)) if self._whole else ()
             self.words.setText("\n".join(words))
         self.drawing.show_scenes([(5, self._left_over()), (4, self._chambers())])
 
@@ -83,13 +81,13 @@ class ChambersPage(QWidget):
         case = whole.chambers.cylinders.index(here)
         volumes = whole.terms[:, case].tolist()
         missing = self.tr(
-            "cylinder {0}: not told yet, pour its chamber; deck, gasket, bore and piston under Block"
+            "cylinder {0}: not known yet; pour its chamber, state deck, gasket, bore and piston under Block"
         ).format(here)
         if not all(map(isfinite, volumes)):
             return left_over_scene((), "", missing, places)
         parts = [Part(name, from_inside(one, "volume", unit)) for name, one in zip(TERMS, volumes, strict=True) if one]
         left, ratio = whole.left.figure.value[case], whole.ratio.figure.value[case]
-        title = self.tr("cylinder {0}: {1} left over the piston, {2:.2f} to 1").format(
+        title = self.tr("cylinder {0}: clearance volume {1}, {2:.2f} to 1").format(
             here, in_words(left, "volume", unit), ratio
         )
         return left_over_scene(parts, title, missing, places)

@@ -31,7 +31,7 @@ class ChamberGrid(ReadingGrid):
         length, volume = self.session.unit("length"), self.session.unit("volume")
         return (
             "cylinder", f"poured, {volume}", f"chamber, {volume}", f"over\nsmallest, {volume}", f"squish, {length}",
-            f"left over\nat TDC, {volume}", "ratio", "over\nlowest", "",
+            f"clearance\nvolume, {volume}", "ratio", "over\nlowest", "",
         )  # fmt: skip
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
@@ -41,7 +41,7 @@ class ChamberGrid(ReadingGrid):
         return (
             Cell(name, bold=True), self._poured(name), Cell(self._term(found, "compression", "chamber", "volume"), True),
             *(Cell(self._figure(found, check), True) for check in ("chamber_spread", "squish")),
-            Cell(self._term(found, "compression", "left_over_the_piston", "volume"), True),
+            Cell(self._term(found, "compression", "clearance_volume", "volume"), True),
             *(Cell(self._figure(found, check), True) for check in ("compression", "compression_spread")),
             Cell(verdict=verdict),
         )  # fmt: skip

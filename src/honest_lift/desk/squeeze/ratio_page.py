@@ -21,8 +21,8 @@ if TYPE_CHECKING:
 _INSIDE = (3.0, 30.0)
 _FACE_MM = (5.0, 1000.0)  # across a cylinder head
 _HINT = (
-    "Worked out for the mean of the chambers that may count; each way is a trial on a copy of the engine. A pair brings the "
-    "squish to the middle of its window first. For a cut at an angle, type how far the chambers and the far rail lie."
+    "Calculated for the mean of the chambers that may count; each way is a trial on a copy of the engine. A pair brings the "
+    "squish to the centre of its window first. For a cut at an angle, type how far the chambers and the far rail lie."
 )
 _CHECKS = ("compression", "squish", "piston_valve")
 
@@ -86,7 +86,7 @@ class RatioPage(QWidget):
         self._for: tuple[Any, ...] = ()
         self._ratio = float("nan")
         self.face = QLineEdit()
-        self.face.setAccessibleName(self.tr("From the near rail to the chambers' middle and to the far rail"))
+        self.face.setAccessibleName(self.tr("From the near rail to the chamber centres and to the far rail"))
         self.face.setPlaceholderText(self.tr("2.5 6.1"))
         self.face.setMaximumWidth(110)
         row = QHBoxLayout()
@@ -95,7 +95,7 @@ class RatioPage(QWidget):
         row.addWidget(button(self.tr("Work it out"), self.work_out))
         row.addWidget(button(self.tr("Try the chosen way"), self.try_it))
         row.addStretch(1)
-        row.addWidget(Label(self.tr("near rail to middle, to far rail:")))
+        row.addWidget(Label(self.tr("near rail to centre, to far rail:")))
         row.addWidget(self.face)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -143,7 +143,7 @@ class RatioPage(QWidget):
         self.model.ways = () if isinstance(found, str) else found
         self.model.refresh()
         self.told.setText(
-            f"Not told yet: {found}."
+            f"Not known yet: {found}."
             if isinstance(found, str)
             else "\n".join(ways_words(self.session.engine, found, face))
         )
@@ -158,7 +158,7 @@ class RatioPage(QWidget):
         read = [parse(one, field) for one in words]
         if len(read) != 2 or read[0] is None or read[1] is None or not read[0] < read[1]:
             raise EntryError(
-                f"“{self.face.text()}” is no pair of lengths: first to the chambers' middle, then the longer one to the far "
+                f"“{self.face.text()}” is no pair of lengths: first to the chamber centres, then the longer one to the far "
                 f"rail, {unit}, as in 2.5 6.1."
             )
         return read[0], read[1]

@@ -18,7 +18,7 @@ if TYPE_CHECKING:
 WITH_ROCKER = tuple(one.name for one in rocker_seen.ROWS if one.ways and not one.at)
 _OF_GEAR = {
     "pushrod": (*WITH_ROCKER, "lash", "retainer_rocker"),
-    "finger follower": ("mark_middle", "mark_width", "wipe_middle", "wipe_room", "lash", "lash_pad",
+    "finger follower": ("mark_centre", "mark_width", "wipe_centre", "wipe_room", "lash", "lash_pad",
                         "roller_sideways", "retainer_rocker"),
     "bucket": ("lash", "lash_shim"),
 }  # fmt: skip

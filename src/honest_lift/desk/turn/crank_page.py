@@ -40,7 +40,7 @@ class CrankPage(QWidget):
         self.crank = QSlider(Qt.Orientation.Horizontal)
         self.crank.setRange(-_SPAN_DEG * _HALVES, _SPAN_DEG * _HALVES)
         self.crank.setPageStep(10 * _HALVES)
-        self.crank.setAccessibleName(self.tr("Crank handle, half degrees from TDC of the overlap"))
+        self.crank.setAccessibleName(self.tr("Crank handle, half degrees from overlap TDC"))
         self.rods.setAccessibleName(self.tr("What the rods are made of"))
         for key, title in _RODS.items():
             self.rods.addItem(self.tr(title), key)
@@ -120,7 +120,7 @@ class CrankPage(QWidget):
         from honest_lift.words.clearance.turn_scene import curves_scene
 
         at, book, here = self.crank.value() / _HALVES, self.session.book, self.session.position
-        side = "" if at == 0 else self.tr(" after TDC") if at > 0 else self.tr(" before TDC")
+        side = "" if at == 0 else self.tr(" ATDC") if at > 0 else self.tr(" BTDC")
         self.at.setText(f"{abs(at):g}°{side}" if at else self.tr("at TDC"))
         if self._turned is None:
             self.curves.show_scenes([(1, clearance_scene([], at, self.tr("no valve is laid out yet")))])
@@ -176,7 +176,7 @@ class CrankPage(QWidget):
         """Turn to where this valve comes nearest to a limit."""
         at = None if self._turned is None else self._turned.tightest_deg(self.session.position)
         if at is None:
-            self.session.told.emit(self.tr("Nothing that moves with this valve is worked out yet."))
+            self.session.told.emit(self.tr("Nothing that moves with this valve is calculated yet."))
             return
         self.crank.setValue(round(at * _HALVES))
 

@@ -83,7 +83,7 @@ def _frame(shown: Shown, zero: float) -> list[Stroke]:
         Line(_LEFT, zero, _WIDE - _LEFT, zero, "faint"),
         Line(tdc, foot, tdc, _CURVES[1] + 1, "faint", True),
         *(Words(crank_to_x(tick), 5.6, f"{tick}", size="small", ink="faint") for tick in ticks if abs(tick) < SPAN_DEG),
-        Words(50, 1.4, "crank degrees from TDC of the overlap", size="small", ink="faint"),
+        Words(50, 1.4, "crank degrees from overlap TDC", size="small", ink="faint"),
         Words(50, _HIGH - 2.0, f"{shown.title}, {shown.unit}{check}", size="small", ink="faint"),
     ]
 

@@ -34,7 +34,7 @@ def clearance_scene(curves: list[ClearanceCurve], cursor_deg: float, words: str)
         return Scene(tuple(told), -SPAN_DEG, 0, SPAN_DEG, _HIGH_MM, stretched=True)
     strokes: list[Stroke] = [
         Line(-SPAN_DEG, 0, SPAN_DEG, 0), Line(0, 0, 0, _HIGH_MM, "faint", True), Line(cursor_deg, 0, cursor_deg, _HIGH_MM, "faint"),
-        Words(0, -1.75, "crank degrees from TDC of the overlap", size="small", ink="faint"),
+        Words(0, -1.75, "crank degrees from overlap TDC", size="small", ink="faint"),
         *(Words(at, -0.75, f"{at:g}", size="small", ink="faint") for at in (-40.0, -20.0, 20.0, 40.0)),
     ]  # fmt: skip
     for side, one in enumerate(curves):

@@ -82,9 +82,9 @@ def unjudged(found: StandingTable, table: Ordered) -> str:
     if any(not one.is_row for one in told):
         return "its base circle is not sure: walk the lobe again"
     if table.crank_deg[table.nose + 1] - table.crank_deg[table.nose - 1] > _WIDEST_DEG:
-        return "hardly a row stands about its nose"
+        return "too few rows about its nose"
     rough = rough_at_nose(table)
-    return "" if rough is None or rough in found.kept else f"row {rough + 1} about the nose stands out"
+    return "" if rough is None or rough in found.kept else f"row {rough + 1} about the nose is suspect"
 
 
 def _arrays(found: StandingTable) -> tuple[np.ndarray, np.ndarray]:

@@ -13,7 +13,7 @@ from typing import Any, Protocol
 
 from honest_lift.facts.memory.remember import named_memory, nothing_to_remember
 
-PENDING = "its lobe is being worked out"
+PENDING = "its lobe is being calculated"
 _MOST = 400  # lobes; each is some ten kilobytes
 
 

@@ -91,7 +91,7 @@ class OverPistons:
         if not isfinite(lean.value) or (lean.value == 0.0 and not lean.u):
             return exact("pocket_lean", place)  # of an upright valve any floor gives the same
         low, high = sorted((0.0, lean.value))
-        unstated = "nobody has stated the pocket's angle: anything from a flat crown to a floor parallel to the valve"
+        unstated = "the pocket's angle is not stated: anything from a flat crown to a floor parallel to the valve"
         ground = Ground.ASSUMED | (told.ground & Ground.SET_ASIDE)
         return Input("pocket_lean", "", "assumed", lean.value / 2.0, ground=ground, low=low, high=high,
                      note=told.note or unstated, asked=place)  # fmt: skip

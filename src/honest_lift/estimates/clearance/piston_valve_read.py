@@ -98,9 +98,9 @@ def _why_not(angles: list[float], lowest: int) -> str:
             f"{len(angles)} angles are an observation: the nearest place lies between them; read every 2 degrees there"
         )
     if lowest in (0, len(angles) - 1):
-        return f"the least is the last one read, at {angles[lowest]:g}: go further"
+        return f"the min is the last one read, at {angles[lowest]:g}: go further"
     if max(angles[lowest] - angles[lowest - 1], angles[lowest + 1] - angles[lowest]) > _WIDEST_DEG:
-        return f"beside the least, at {angles[lowest]:g}, the angles stand too far apart: read every 2 degrees there"
+        return f"beside the min, at {angles[lowest]:g}, the angles are too far apart; read every 2 degrees there"
     return ""
 
 

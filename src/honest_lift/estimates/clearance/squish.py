@@ -62,13 +62,13 @@ def _read(book: Book, cylinder: str) -> Input:
     if told.way == "clay_bare":
         told = with_gasket(told, of_cylinder(book, "gasket_thickness", cylinder))
     back = _SOLDER_MM if told.way == "solder" else _SPRING_BACK_MM
-    thick = ("squish:too-thick", "clay springs back, solder stands up", back / sqrt(3.0))
+    thick = ("squish:too-thick", "clay springs back, solder does not lie flat", back / sqrt(3.0))
     return replace(told, each=(*told.each, thick))
 
 
 def _as_input(one: Estimate, case: int) -> Input:
     figure = one.figure
-    return Input("squish", "", "worked out", float(figure.value[case]), float(figure.u[case]))
+    return Input("squish", "", "calculated", float(figure.value[case]), float(figure.u[case]))
 
 
 def _remark(book: Book, read: Input, worked: Input, *, told: bool, apart: bool) -> str:

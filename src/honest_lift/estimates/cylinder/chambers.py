@@ -120,7 +120,7 @@ def _fill(book: Book, cylinder: str) -> Input:
     told = of_cylinder(book, "fill_time", cylinder)
     if isfinite(told.value) or told.note:
         return told
-    note = "nobody looked at a watch: how long it filled is assumed"
+    note = "the time to fill was not taken, so it is assumed"
     return Input("fill_time", "", "assumed", sum(_FILL_S) / 2.0, ground=Ground.ASSUMED, low=_FILL_S[0], high=_FILL_S[1],
                  note=note, asked=at_cylinder(cylinder))  # fmt: skip
 
@@ -130,21 +130,19 @@ def _why_not(book: Book, cylinder: str, poured: Input, over_cc: float) -> str:
     unit = book.engine.unit("volume")
     if weeping := [one for one in book.engine.layout.of_cylinder(cylinder) if _weeps(book, one)]:
         valves = " and ".join(position_title(one) for one in weeping)
-        return f"{valves} weeps: mend the seat, then pour again"
+        return f"{valves} leaks, so chamber {cylinder} does not count; repair the seat and pour again"
     leak = of_cylinder(book, "leak_drop", cylinder)
     if leak.value > MOST_LEAK_CC_PER_MIN + _EDGE_CC:
         lost = in_words(leak.value, "volume", unit)
-        return (
-            f"it loses {lost} a minute: no pour counts before it holds; mend the seat, the plug or the plate's grease"
-        )
+        return f"chamber {cylinder} loses {lost} a minute, so no pour counts; repair the seat, or seal the plug, and pour again"
     if poured.warning and poured.count < _ENOUGH:
-        more = "a third pour" if poured.count == 2 else "two more pours, and the middle one of five counts"
+        more = "a third pour" if poured.count == 2 else "two more pours, and the median of five counts"
         return f"its {poured.count} pours do not agree: {more}"
     if over_cc >= UNLIKE_CC - _EDGE_CC and not _holds(book, cylinder, leak):
         more = in_words(over_cc, "volume", unit)
         return (
             f"{more} larger than its neighbours: it leaks until proven otherwise; watch it full for a minute, "
-            "or mend the seat and pour again"
+            "or repair the seat and pour again"
         )
     if -over_cc >= UNLIKE_CC - _EDGE_CC and poured.count < 2:
         less = in_words(-over_cc, "volume", unit)

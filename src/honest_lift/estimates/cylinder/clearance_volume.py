@@ -105,6 +105,6 @@ def _exact(name: str, cylinder: str, value: float) -> Input:
 
 def _crevice(cylinder: str) -> Input:
     low, high = _CREVICE_CC
-    note = "nobody has stated the crevice round the top land: state 0 to leave it out, as many do, or measure the land"
+    note = "the crevice round the top land is not stated; state 0 to leave it out, as many do, or measure the land"
     return Input("crevice_volume", "", "assumed", (low + high) / 2.0, ground=Ground.ASSUMED, low=low, high=high,
                  low_is_physical=True, note=note, asked=at_cylinder(cylinder))  # fmt: skip

@@ -63,7 +63,7 @@ def check_lift_mm(book: Book) -> float:
     return chosen if isfinite(chosen) else USUAL_LIFT_MM
 
 
-def effective_ratio(book: Book, whole: LeftOver) -> Effective:
+def dynamic_ratio(book: Book, whole: LeftOver) -> Effective:
     """Work it out for every cylinder in head order. What lacks a part, or whose valve never lifts so far, has no figure."""
     lift_mm = check_lift_mm(book)
     intakes = _intakes(book, whole.chambers.cylinders)

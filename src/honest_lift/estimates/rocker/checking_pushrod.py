@@ -30,7 +30,7 @@ class Checked(Struct, frozen=True):
 def checked(book: Book, position: str) -> tuple[Checked, ...]:
     """Give what was read at a valve, shortest first; the latest reading of each length counts."""
     found: dict[float, dict[str, Standing]] = {}
-    for name in ("checking_width", "checking_middle"):
+    for name in ("checking_width", "checking_centre"):
         for one in counting_readings(book, name, at_position(position)):
             if AT in one.reading.at:
                 found.setdefault(round(one.reading.at[AT], 6), {})[name] = one
@@ -39,7 +39,7 @@ def checked(book: Book, position: str) -> tuple[Checked, ...]:
 
 def _row(book: Book, length_mm: float, read: dict[str, Standing]) -> Checked:
     width, middle = (
-        read[name].reading.value if name in read else nan for name in ("checking_width", "checking_middle")
+        read[name].reading.value if name in read else nan for name in ("checking_width", "checking_centre")
     )
     any_of = next(iter(read.values()))
     return Checked(

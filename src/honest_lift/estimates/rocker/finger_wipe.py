@@ -32,9 +32,9 @@ def lobe_samples(book: Book, role: str, position: str) -> tuple[Array, Array] | 
 
 def wipe_at(book: Book, role: str, position: str, gear: FingerGear) -> Wipe | str:
     """Give the wipe a finger's pad gets, or what is missing to tell it."""
-    middle = part_at(book, "pad_middle", role, position).value
+    middle = part_at(book, "pad_centre", role, position).value
     if not isfinite(middle):
-        return "state where the middle of the cam pad lies (Dimensions), if the finger slides; a roller wipes nothing"
+        return "state where the centre of the cam pad lies (Dimensions), if the finger slides; a roller wipes nothing"
     samples = lobe_samples(book, role, position)
     return samples if isinstance(samples, str) else wipe_of(gear, np.array(middle), *samples)
 
@@ -42,10 +42,10 @@ def wipe_at(book: Book, role: str, position: str, gear: FingerGear) -> Wipe | st
 def centring_pad_mm(book: Book, rocker: Rocker, position: str) -> float | str:
     """Give by how much the pad on the tip has to grow for a centred wipe, the pivot set anew; or why that is not told."""
     role = rocker.place.role
-    gear, middle = rocker.gear, part_at(book, "pad_middle", role, position).value
+    gear, middle = rocker.gear, part_at(book, "pad_centre", role, position).value
     samples = lobe_samples(book, role, position)
     if not isinstance(gear, FingerGear) or not isfinite(middle):
-        return "where the middle of the cam pad lies is not stated"
+        return "where the centre of the cam pad lies is not stated"
     if rocker.on_shaft:
         return "on a fixed pivot the pad sets the lash, and not the wipe: towers or pivot have to be shimmed"
     if isinstance(samples, str):

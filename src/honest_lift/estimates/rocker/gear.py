@@ -21,7 +21,7 @@ from honest_lift.mechanics.rocker.tip_end import OnTheTip, works
 from honest_lift.mechanics.rocker.witness_mark import Mark, best_length, mark_of
 from honest_lift.numbers.doubt import Array, Ground
 
-SCHOOLS = {"square": "square at half lift", "narrow": "narrowest mark", "centred": "mark in the middle"}
+SCHOOLS = {"square": "square at half lift", "narrow": "narrowest mark", "centred": "witness mark centred"}
 _REACH_MM, _FINE = 8.0, 161
 FIGURES = ("lift", "width", "middle", "travel", "off_square_deg", "ratio")
 
@@ -88,7 +88,7 @@ def rocker_of(
     u = _doubt(told, off) if with_doubt else {}
     unproven = "what is tried is not stated" if own is not None else _unproven(told)
     if not unproven and not all(map(isfinite, u.values())):
-        unproven = "within its doubts the links may not reach"
+        unproven = "within its uncertainty the links may not reach"
     known = {key: one for key, one in u.items() if isfinite(one)}
     return Rocker(place, on_shaft, "", gear, lobe, lash, told.own + off, known, unproven, told.parts)
 
@@ -128,7 +128,7 @@ def _unproven(told: Told) -> str:
     if not barred:
         return ""
     if all(one.quantity == "stud_lean" and one.kind == "assumed" and one.note for one in barred):
-        return "the stud is taken as parallel to the stem, and nobody has stated it"
+        return "the stud lean is not stated, so it is taken as parallel to the stem"
     return "it rests on figures that are assumed, stale or without a tolerance"
 
 

@@ -33,7 +33,7 @@ QUOTED = ("pushrod_overall", "pushrod_gauge", "pushrod_ball", "gauge_hole")  # o
 RESTS_ON = frozenset((*PARTS, *FINGER_PARTS, *QUOTED))
 _DIMENSIONS = RESTS_ON - {"lash"}
 Part = Callable[[str], Input]
-_PARALLEL = "nobody has stated how the stud leans: it is taken as parallel to the stem"
+_PARALLEL = "the stud lean is not stated, so it is taken as parallel to the stem"
 
 
 class Kind(Struct, frozen=True):
@@ -228,7 +228,7 @@ def _between_middles(part: Part, quoted: Input) -> Input:
     if not lacking and not hole_mm < ball.value:
         lacking = ["a hole smaller than the ball"]
     if lacking:
-        note = f"its {quoted.title} is told, and {' and '.join(lacking)} is not"
+        note = f"its {quoted.title} is known, and {' and '.join(lacking)} is not"
         return replace(
             _as_pushrod(quoted),
             kind="missing",

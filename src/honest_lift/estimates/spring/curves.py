@@ -113,7 +113,7 @@ class Curves(Struct, frozen=True, eq=False):
 
 _APART = Input(
     "spring_load", "", "missing", ground=Ground.MISSING,
-    note="outer and inner stand on shims of their own here: press the members apart, and each to its bind",
+    note="outer and inner have shims of their own here; press the members apart, and each to its coil bind",
 )  # fmt: skip
 
 

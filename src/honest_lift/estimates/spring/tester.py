@@ -216,7 +216,7 @@ def _alarms(fit: Fit, certified: Array, allowed: Array, rates: Array) -> tuple[s
     if fit.freedom and float(np.abs(fit.standardised).max()) > _OUTLIER:
         worst = int(np.abs(fit.standardised).argmax())
         told.append(
-            f"reading {worst + 1} does not belong to the line: {abs(fit.standardised[worst]):.1f} times its doubt"
+            f"reading {worst + 1} does not belong to the line: {abs(fit.standardised[worst]):.1f} times its uncertainty"
         )
     if fit.freedom and fit.likelihood < _UNLIKELY:
         told.append("the readings scatter more than this tester should")

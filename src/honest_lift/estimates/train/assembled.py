@@ -268,6 +268,6 @@ def _centre(
     if by_card is None:
         return Input("lobe_centreline", "", "missing", ground=Ground.MISSING, asked=place), BY_CARD
     centre = by_card - advanced_on_card(book.engine)
-    by_card_only = "nobody has degreed the cam: it may stand off its card"
+    by_card_only = "the cam is not degreed, so it may be off its card"
     return Input("lobe_centreline", "the cam card", "assumed", centre, ground=Ground.ASSUMED, low=centre - _TIMING_DEG,
                  high=centre + _TIMING_DEG, note=by_card_only, asked=place), BY_CARD  # fmt: skip

@@ -177,7 +177,7 @@ def _nose(book: Book, lifted: Lifted, position: str) -> Input:
     place = at_position(position)
     if lifted.missing:
         first = lifted.missing[0]
-        return missing(book, "nose_acceleration", place, first.note or f"not told: {first.title}")
+        return missing(book, "nose_acceleration", place, first.note or f"not known: {first.title}")
     shape = lifted.parts["lobe_shape"]
     if shape.kind == "assumed":
         card = lobe_of(book.engine, place.role)
@@ -210,7 +210,7 @@ def _carried(lifted: Lifted, position: str, ratio: float) -> Input:
     ground |= Ground.UNRANGED if ground & Ground.ASSUMED else Ground.NONE
     stated = next((one for one in parts if one.quantity == "rocker_ratio"), None)
     notes = dict.fromkeys(one.note for one in parts if one.note and one.ground & ~Ground.SPECIFIED)
-    told = stated if stated is not None else Input("rocker_ratio", "", "worked out", own_u=_GEAR_RATIO_U)
+    told = stated if stated is not None else Input("rocker_ratio", "", "calculated", own_u=_GEAR_RATIO_U)
     return replace(
         told, value=ratio, ground=ground, note="; ".join(notes), low=nan, high=nan,
         asked=at_position(position),

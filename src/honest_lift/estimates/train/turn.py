@@ -108,8 +108,8 @@ def _lacking(lifted: Lifted, role: str) -> str:
         return shape.note
     if not isfinite(centre.value):
         if shape.kind == "measured":
-            return (f"the {role} lobe is measured, but nothing says where its middle stands: read both stops with its table, "
-                    "or state a centreline")  # fmt: skip
+            return (f"the {role} lobe is measured, but its centreline is not known; read both stops with its table, "
+                    "or state it")  # fmt: skip
         return f"state the centreline of the {role} lobe, its events, or the lobe separation"
     names = {"rocker_ratio": "rocker ratio", "lash": "lash"}
     lacking = [words for name, words in names.items() if name in lifted.gear and not isfinite(lifted.gear[name].value)]
@@ -146,7 +146,7 @@ def _doubts(book: Book, read: LobeRead) -> tuple[str, ...]:
     stale = stale_words(book, read.found)
     found = [f"its wheel table is stale: {stale}"] if stale else []
     if read.troubles:
-        found.append("rows of its wheel table stand out and are not judged yet")
+        found.append("its wheel table has suspect rows to review")
     return tuple(found)
 
 

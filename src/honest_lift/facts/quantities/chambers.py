@@ -25,7 +25,7 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "chamber_as_sold", "chamber volume as sold", "Vcs", "volume", ("cylinder", "head", "engine"), (1.0, 500.0), (5.0, 150.0),
-        meaning="What the head's maker or seller says. It stands beside what was poured, and no ratio is worked out of it.",
+        meaning="What the head's maker or seller says. It is shown beside what was poured; no ratio is calculated from it.",
         page=_PAGE,
     ),
     Quantity(

@@ -25,7 +25,7 @@ ROWS: tuple[Quantity, ...] = (
         "lobe_centreline", "centreline by the wheel", "c", "angle", ("position", "role"), (1.0, 359.0), (90.0, 130.0),
         (Way("equal_lifts", "equal lifts by the degree wheel, TDC by the stop both ways", ("degree_wheel",), ("cam",),
              howto="Halfway between the angles at one lift on both flanks; never by the peak.", short="equal lifts"),),
-        "Middle of the lobe in crank degrees from TDC of the overlap: an intake's after it, an exhaust's before.",
+        "Lobe centreline in crank degrees from overlap TDC: an intake's ATDC, an exhaust's BTDC.",
         "Turn slowly onto the stop: a stop hit hard bends, and marks the piston.",
     ),
     Quantity(
@@ -37,11 +37,11 @@ ROWS: tuple[Quantity, ...] = (
         (Way("feeler", "feeler gauges at the valve", ("feeler",), _LASHED,
              howto="On the base circle, cold."),
          Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
-             howto="On the base circle, at running temperature, as the card's hot figure wants.", short="hot")),
+             howto="On the base circle, at running temperature, as the card's hot figure needs.", short="hot")),
         "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False, stated_for=("rocker", "cam"),
     ),
     Quantity(
-        "lifter_bleed", "bleed of a hydraulic lifter", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),
+        "lifter_bleed", "lifter bleed-down", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),
         meaning="What a hydraulic lifter sinks while it lifts. The cam's curves and events are shown less it; every check, and "
         "every drawing of a clearance, has the lifter hard.",
     ),

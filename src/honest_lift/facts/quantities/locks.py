@@ -33,10 +33,10 @@ ROWS: tuple[Quantity, ...] = (
         "The stem size the locks are made for.", page="Head parts",
     ),
     Quantity(
-        "lock_out", "lock standing out of the retainer", "kl", "length", ("position",), (-5.0, 12.0), (-1.0, 4.0),
+        "lock_out", "lock protrusion over the retainer", "kl", "length", ("position",), (-5.0, 12.0), (-1.0, 4.0),
         (Way("depth_gauge", "depth gauge or caliper on the retainer", ("depth_gauge", "caliper"), _LOCKED,
-             howto="Locks seated by a tap: how far they stand out above the retainer; below it counts as minus."),),
-        "How far the locks stand out of the retainer's top.",
+             howto="Locks seated by a tap: how far they protrude over the retainer; below it is minus."),),
+        "How far the locks protrude over the retainer.",
     ),
     Quantity(
         "lock_length", "length of the locks", "ll", "length", _ANY, (2.0, 25.0), (5.0, 15.0),
@@ -52,7 +52,7 @@ ROWS: tuple[Quantity, ...] = (
         "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",
     ),
     Quantity(
-        "retainer_spigot", "retainer's step inside the spring, across", "dq", "length", _ANY, (4.0, 60.0), (9.0, 40.0),
+        "retainer_spigot", "retainer's step inside the spring, diameter", "dq", "length", _ANY, (4.0, 60.0), (9.0, 40.0),
         (Way("caliper", "caliper over the step", ("caliper", "outside_micrometer"), ("retainer",)),),
         "Across the step that centres the outer spring from inside.", page="Head parts",
     ),

@@ -13,7 +13,7 @@ ROWS: tuple[Quantity, ...] = (
              meaning="The highest speed the engine is meant to be turned to, crank."),
     Quantity("rocker_at_valve", "rocker or follower, its mass at the valve", "mk", "mass", _ANY, (0.0, 0.5), (0.005, 0.12),
              page=_PAGE, stated_for=("rocker",),
-             meaning="Its moment of inertia over the valve arm squared; about a third of its mass where nobody swung it."),
+             meaning="Its moment of inertia over the valve arm squared; about a third of its mass where it was not swung."),
     Quantity("pushrod_mass", "mass of the pushrod", "mp", "mass", _ANY, (0.0, 0.5), (0.02, 0.15),
              (Way("scale", "scale", ("scale",), ("rocker",)),), "The bare pushrod.", page=_PAGE),
     Quantity("lifter_mass", "mass of the lifter or bucket", "mf", "mass", _ANY, (0.0, 1.0), (0.02, 0.25),

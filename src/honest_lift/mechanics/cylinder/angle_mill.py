@@ -30,5 +30,5 @@ def angle_cut(depth_mm: float, to_middle_mm: float, across_mm: float) -> AngleCu
     1.25
     """
     if not 0.0 < to_middle_mm < across_mm:
-        raise MendableError("the chambers' middle must lie between the rails")
+        raise MendableError("the chamber centres must lie between the rails")
     return AngleCut(depth_mm * across_mm / to_middle_mm, degrees(atan2(depth_mm, to_middle_mm)))

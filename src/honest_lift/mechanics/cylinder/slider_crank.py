@@ -30,7 +30,7 @@ class SliderCrank:
         if self.radius_mm <= 0 or self.rod_mm - self.radius_mm <= abs(self.offset_mm):
             raise CrankError(
                 f"A rod of {self.rod_mm:g} mm can't turn on a crank of {self.radius_mm:g} mm radius with the pin "
-                f"{self.offset_mm:g} mm off the middle: the rod must be the longer by more than the offset."
+                f"{self.offset_mm:g} mm off the centre: the rod must be the longer by more than the offset."
             )
 
     @property

@@ -101,7 +101,7 @@ class Asked:
 
     seat_load: Window
     open_load: Window
-    bind_margin: Window
+    coil_bind_clearance: Window
     retainer_seal: Window
     card_lift: Window
     open_stress: Window

@@ -91,7 +91,7 @@ def told_apart(
         **lines_of(own, pockets, asked).each(weighed.height_mm),
         "card_lift least": card_lift(own, pockets, asked),
         "retainer_seal least": seal(at.down_mm, at.offset_mm, pockets, asked),
-        "control least": control(there, moving, pockets.nose_u, asked.control, asked.red_line_rpm),
+        "float_margin least": control(there, moving, pockets.nose_u, asked.control, asked.red_line_rpm),
     }
 
 

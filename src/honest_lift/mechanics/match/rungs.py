@@ -19,8 +19,8 @@ from honest_lift.mechanics.spring.margins import GEOMETRY_PERCENT, coil_bind_cle
 from honest_lift.mechanics.train.contact import loss_rpm, over_red_line_percent
 from honest_lift.numbers.doubt import COVERAGE, Array
 
-RISING = ("seat_load most", "open_load most", "bind_margin least", "open_stress most")
-FALLING = ("seat_load least", "open_load least", "bind_margin most")
+RISING = ("seat_load most", "open_load most", "coil_bind_clearance least", "open_stress most")
+FALLING = ("seat_load least", "open_load least", "coil_bind_clearance most")
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,12 +89,12 @@ def lines_of(springs: CardSprings, pockets: Pockets, asked: Asked) -> Lines:
 
     up = (
         _line(asked.seat_load, "most", seat, seat_u), _line(asked.open_load, "most", opened, open_u),
-        _line(asked.bind_margin, "least", bind, bind_u),
+        _line(asked.coil_bind_clearance, "least", bind, bind_u),
         _line(asked.open_stress, "most", lambda height: stress * opened(height), 0.0, np.isfinite(stress)),
     )  # fmt: skip
     down = (
         _line(asked.seat_load, "least", seat, seat_u), _line(asked.open_load, "least", opened, open_u),
-        _line(asked.bind_margin, "most", bind, bind_u),
+        _line(asked.coil_bind_clearance, "most", bind, bind_u),
     )  # fmt: skip
     (up_a, up_b), (down_a, down_b) = (tuple(np.array(own) for own in zip(*group, strict=True)) for group in (up, down))
     return Lines(up_a, up_b, down_a, -down_b)

@@ -53,7 +53,7 @@ def pair_cures(book: Book, finding: Finding) -> tuple[str, ...]:
 def _at_least(engine: Engine, intake: str, needed_mm: float) -> tuple[str, ...]:
     """Give the least that each way takes: whatever the angles are, nothing gains more room than it moves."""
     exhaust, amount = position_title(engine.layout.opposite(intake)), say(engine, needed_mm)
-    why = "how much more tells the pair worked out: state how the heads stand (Over the piston)"
+    why = "for the whole amount state the position of the heads (Over the piston)"
     return (
         f"sink the seat of {exhaust} by {amount} at the very least, shrouding it and raising its tip; {why}",
         f"an exhaust valve smaller by {say(engine, 2.0 * needed_mm)} across at the very least, or its edge bevelled as far as its "
@@ -118,9 +118,7 @@ def _smaller(book: Book, exhaust: str) -> _Way:
 
     def told(by: float) -> str:
         share = 100.0 * (1.0 - (1.0 - by / head) ** 2)
-        return (
-            f"an exhaust valve {say(engine, by)} smaller: {share:.0f} percent less head area, and its seat is cut anew"
-        )
+        return f"an exhaust valve {say(engine, by)} smaller: {share:.0f} percent less head area, and its seat is recut"
 
     return _Way(lambda by: Amounts(smaller=by), _MOST_SMALLER_MM, told)
 

@@ -195,7 +195,7 @@ def _shimmed(engine: Engine, names: list[str], heights: Array, stacks: list[tupl
             problems.append(f"{position_title(name)} can't be brought nearer than {off} by the shims in stock")
         seats.append(Seat(name, height, 0.0, stack))
     if plane > left:
-        problems.append(f"the highest stands {in_words(plane, 'length', unit)} over specification, and so would all")
+        problems.append(f"the highest is {in_words(plane, 'length', unit)} over specification, and so would all")
     return CutPlan("shim", ((engine.layout.head_of(names[0]), plane),), tuple(seats), tuple(problems))
 
 

@@ -108,7 +108,7 @@ def _pairs(match: Match, pairs: Ints) -> Reason:
     seated = seats(match.springs, match.retainers, bench.asked)[:, own.retainer]
     spring, column = np.nonzero(seated & _hopeful(match)[:, None])
     if not len(spring):
-        return Reason("seats no spring that stands between its limits at every pocket", pair=int(pairs[0]))
+        return Reason("seats no spring within its limits at every pocket", pair=int(pairs[0]))
     return _nearest(match, spring, pairs[column])
 
 

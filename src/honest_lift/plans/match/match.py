@@ -99,12 +99,12 @@ class Match:
         notes = [*self.bench.notes]
         if np.isnan(self.pairs.down_mm).any() and not np.isnan(self.bench.pockets.gap_mm).all():
             notes.append(
-                "retainer to seal is not told for all: state the present retainer's underside, and that of each on the shelf"
+                "retainer to seal is not known for all; state the present retainer's underside, and that of each on the shelf"
             )
         if self.present.stem_mm != self.present.stem_mm:
-            notes.append("nobody told the stem at the locks: whether locks fit it is not looked at")
+            notes.append("the stem at the locks is not stated, so the fit of the locks is not checked")
         if np.isnan(self.pairs.mass_kg).any():
-            notes.append("some retainers or locks have no mass on their card: control is not told for them")
+            notes.append("some retainers or locks have no mass on their card: valve float is not calculated for them")
         return tuple(notes)
 
     def search(self, most: int = MOST) -> Iterator[Answer]:

@@ -14,7 +14,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
-from honest_lift.checks.train.control import CONTROL
+from honest_lift.checks.train.float_margin import FLOAT_MARGIN
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import EditError, new_id
@@ -24,8 +24,8 @@ from honest_lift.plans.trial import ripple
 from honest_lift.shelf.kinds import Part
 
 CHECKS = frozenset({
-    "bind_margin", "open_load", "seat_load", "retainer_seal", "card_lift", "open_stress", "control", "piston_valve", "pocket_wall",
-    "valve_to_valve",
+    "coil_bind_clearance", "open_load", "seat_load", "retainer_seal", "card_lift", "open_stress", "float_margin", "piston_valve",
+    "pocket_wall", "valve_to_valve",
 })  # fmt: skip
 RATIOS = (1.5, 1.55, 1.6, 1.65, 1.7)
 _STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of it
@@ -146,11 +146,11 @@ def _with_limit(best: Outcome, beyond: Outcome) -> Outcome:
 
 def highest_speed(now: Examination) -> Outcome:
     """Give the red line at which control still passes everywhere, by the valve that lets go first. An upper bound."""
-    found = [one for one in now.findings if one.check.name == CONTROL.name and isfinite(one.figure)]
+    found = [one for one in now.findings if one.check.name == FLOAT_MARGIN.name and isfinite(one.figure)]
     told = [(_red_line(one), one) for one in found]
     if not told:
         return Outcome(
-            "highest speed", why_not="state the red line and the masses under Masses: control is not told yet"
+            "highest speed", why_not="state the red line and the masses under Masses: valve float is not known yet"
         )
     speed, limiting = min(told, key=lambda pair: pair[0])
     return Outcome("highest speed", speed, limiting, verdict=limiting.verdict)
@@ -158,7 +158,7 @@ def highest_speed(now: Examination) -> Outcome:
 
 def _red_line(one: Finding) -> float:
     """Give the red line over which the least that is asked is left, doubt and all."""
-    lost = one.term("contact_lost_at")
+    lost = one.term("float_speed")
     red = one.term("red_line")
     doubt_rpm = one.expanded / 100.0 * red
     return (lost - doubt_rpm) / (1.0 + one.lowest / 100.0)

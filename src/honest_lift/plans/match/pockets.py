@@ -27,7 +27,7 @@ from honest_lift.plans.best_way import means_of
 from honest_lift.plans.spring.shims import stacks_of
 from honest_lift.plans.spring.windows import height_doubts
 
-CHECKS = ("seat_load", "open_load", "bind_margin", "retainer_seal", "card_lift", "open_stress", "control")
+CHECKS = ("seat_load", "open_load", "coil_bind_clearance", "retainer_seal", "card_lift", "open_stress", "float_margin")
 _CUT_STEP_MM = 0.127  # 0.005 in: what a cutter is set to
 _LOOSE_MM = 1.0  # a retainer's step so much narrower than its spring centres it no more. From memory
 _FIT_U_MM = 0.05  # where the drawer has nothing to measure a spring's diameter with
@@ -63,7 +63,7 @@ def bench_of(book: Book, sizes: Sequence[ShimSize], most_cut_mm: float = 0.0) ->
     cases = [i for i, ok in enumerate(known.tolist()) if ok and lying[i] is not None]
     out = tuple(one.name for i, one in enumerate(gathered.at) if i not in cases)
     if not cases:
-        return "no pocket has an installed height, a lift and its shims told: measure one of each"
+        return "no pocket has its installed height, lift and shims known; measure one of each"
     asked = _asked(book, [gathered.at[i] for i in cases], gathered)
     if isinstance(asked, str):
         return asked
@@ -71,7 +71,7 @@ def bench_of(book: Book, sizes: Sequence[ShimSize], most_cut_mm: float = 0.0) ->
         sizes, most_cut_mm, hardened=any(has_base_at(engine, gathered.at[i].name) for i in cases)
     )
     if not made_of:
-        return "no stack can be made: an aluminium head wants a hardened base, and no shim in stock is one"
+        return "no stack can be made: an aluminium head needs a hardened base, and no shim in stock is one"
     bare = heights.figure.value + np.array([nan if one is None else one for one in lying])
     pockets, notes = _pockets(book, gathered, cases, bare)
     return Bench(
@@ -88,7 +88,9 @@ def _lying(engine: Engine, position: str) -> float | None:
 def _left_out(names: tuple[str, ...]) -> tuple[str, ...]:
     if not names:
         return ()
-    return (f"{', '.join(map(position_title, names))}: height, lift or shims not told, so nothing is told there",)
+    return (
+        f"{', '.join(map(position_title, names))}: height, lift or shims not known, so nothing is calculated there",
+    )
 
 
 def _pockets(book: Book, gathered: Gathered, cases: Sequence[int], bare: Array) -> tuple[Pockets, tuple[str, ...]]:
@@ -160,12 +162,12 @@ def _notes(told: Pockets, at: Sequence[AtValve]) -> tuple[str, ...]:
     """Say what can't be told of any candidate."""
     notes = []
     if np.isnan(told.held_p).all(axis=1).any() or np.isnan(told.fixed_kg).any():
-        notes.append("control is not told: state the red line and every mass under Masses, and the lobe")
+        notes.append("valve float is not known: state the red line and every mass under Masses, and the lobe")
     if np.isnan(told.gap_mm).any():
-        notes.append("retainer to seal is not told everywhere: measure the gap")
+        notes.append("retainer to seal is not known everywhere; measure the gap")
     for words, width in (("floor", told.floor_mm), ("boss or seal", told.boss_mm)):
         if np.isnan(width).any():
-            notes.append(f"nobody told the pocket's {words}: whether a spring fits it is not looked at")
+            notes.append(f"not stated: the pocket's {words}: whether a spring fits it is not looked at")
     if any(one.moving.nose.ground & Ground.ASSUMED for one in at if one.moving.masses):
         notes.append("a lobe is drawn from its card: its nose is assumed")
     return tuple(notes)
@@ -177,15 +179,15 @@ def _asked(book: Book, at: Sequence[AtValve], gathered: Gathered) -> Asked | str
     own = {check: _window(engine, check, [one.role for one in at]) for check in CHECKS}
     seat, opened = own["seat_load"], own["open_load"]
     if not (np.isfinite(seat.least) | np.isfinite(opened.least)).all():
-        return "no least seat or open load is asked for: state what the cam wants under Limits"
+        return "no min seat or open load is asked for: state what the cam needs under Limits"
     red = at[0].moving.red_line.value
     if not isfinite(red):
-        own["control"] = Window(np.full(len(at), -inf), np.full(len(at), inf), own["control"].reserve)
+        own["float_margin"] = Window(np.full(len(at), -inf), np.full(len(at), inf), own["float_margin"].reserve)
     across = [one.u for one in means_of(engine, "spring_inside", 30.0)]
     fit = 2.0 * across[0] if across else _FIT_U_MM
     seat_u, open_u = _load_u(engine, seat), _load_u(engine, opened)
     return Asked(
-        seat, opened, own["bind_margin"], own["retainer_seal"], own["card_lift"], own["open_stress"], own["control"],
+        seat, opened, own["coil_bind_clearance"], own["retainer_seal"], own["card_lift"], own["open_stress"], own["float_margin"],
         red, seat_u, open_u, _bind_u(engine), fit, _LOOSE_MM,
     )  # fmt: skip
 

@@ -116,7 +116,7 @@ def plan_shims(
         return ShimPlan(goal, problems=(f"not measured: installed height of {', '.join(map(position_title, unread))}",))
     if barred := _barred(case):
         return ShimPlan(
-            goal, problems=(f"what stands for the height of {barred} proves nothing: measure again there first",)
+            goal, problems=(f"the reading for the height of {barred} proves nothing: measure again there first",)
         )
     options, target = _options(book, case, goal, free=bool(spring_set))
     if np.isnan(target) and goal == "target":
@@ -156,7 +156,7 @@ def _not_ready(book: Book, spring_set: str) -> tuple[str, ...]:
         if (f := engine.fitted("shims", one.id)) is None or f.height_mm is None
     ]
     if unknown:
-        problems.append(f"nobody stated the shims that lie at {', '.join(unknown)} now: type 0 where there are none")
+        problems.append(f"not stated: the shims at {', '.join(unknown)} now: type 0 where there are none")
     in_hand = [one for one in engine.springs if one.set == spring_set]
     if spring_set and len(in_hand) < len(engine.layout.positions):
         problems.append(f"the set has {len(in_hand)} springs for {len(engine.layout.positions)} pockets")
@@ -355,5 +355,5 @@ def _why_not(book: Book, case: _Case, p: int) -> str:
         return f"{where}: too tall by {say(tall)} for {best.high.name} even with the thickest stack. Buy thicker shims"
     t1, t2 = case.bare[p] - best.high.height_mm, case.bare[p] - best.low.height_mm
     if ((case.thick >= t1 - _EDGE_MM) & (case.thick <= t2 + _EDGE_MM)).any():
-        return f"{where}: inside its window it would stand below the shortest pocket's height. Choose another goal"
+        return f"{where}: in its window it would be below the shortest pocket's height. Choose another goal"
     return f"{where}: no stack of the stock lies in {say(t1)} to {say(t2)}. Buy a shim in between"

@@ -103,26 +103,26 @@ def windows_of(book: Book, gathered: Gathered, pairs: Sequence[tuple[int, int]])
     bounds = _Bounds(book, [one.role for one in at])
     made = _Edges(curves, lift.figure, height_doubts(book.engine, [one.height for one in at]))
     lows = [made.at_load(bounds.most("seat_load"), lifted=False), made.at_load(bounds.most("open_load"), lifted=True),
-            made.at_bind(bounds.least("bind_margin"), up=True), made.at_bind(np.zeros(len(at)), up=True)]  # fmt: skip
+            made.at_bind(bounds.least("coil_bind_clearance"), up=True), made.at_bind(np.zeros(len(at)), up=True)]  # fmt: skip
     highs = [made.at_load(bounds.least("seat_load"), lifted=False, down=True),
              made.at_load(bounds.least("open_load"), lifted=True, down=True),
-             made.at_bind(bounds.most("bind_margin"), up=False)]  # fmt: skip
+             made.at_bind(bounds.most("coil_bind_clearance"), up=False)]  # fmt: skip
     target = np.array([one.target.value for one in at])
     lows.append(made.at_stress([one.card for one in at], bounds.most("open_stress")))
     lows.append(made.at_height(target + bounds.least("installed_height"), up=True))
     highs.append(made.at_height(target + bounds.most("installed_height"), up=False))
     low_names = (
-        "seat load at its most",
-        "open load at its most",
-        "least bind margin",
+        "seat load at its max",
+        "open load at its max",
+        "min coil-bind clearance",
         "coil bind at full lift",
-        "wire stress at its most",
+        "wire stress at its max",
         "height farthest under its target",
     )
     high_names = (
-        "seat load at its least",
-        "open load at its least",
-        "largest bind margin",
+        "seat load at its min",
+        "open load at its min",
+        "max coil-bind clearance",
         "height farthest over its target",
     )
     barred = lift.figure.ground | curves.bind.figure.ground | curves.loads.ground
@@ -172,7 +172,7 @@ class _Bounds:
         self._roles = roles
         self._by_role: dict[tuple[str, str], Limit | None] = {
             (check, role): limit_for(book.engine.limits, check, role, book.engine.lifter)
-            for check in ("seat_load", "open_load", "bind_margin", "installed_height", "open_stress")
+            for check in ("seat_load", "open_load", "coil_bind_clearance", "installed_height", "open_stress")
             for role in set(roles)
         }
 

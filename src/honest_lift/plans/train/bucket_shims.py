@@ -83,7 +83,7 @@ def plan_bucket_shims(book: Book) -> BucketPlan:
         if guard >= (limit.highest - limit.lowest) / 2.0:
             guard = 0.0
             problems.append(
-                f"{position_title(row.position)}: the feelers' doubt is as wide as the window, so that nothing proves it"
+                f"{position_title(row.position)}: the feelers' uncertainty is as wide as the window, so nothing proves it"
             )
         windows.append(_Window(row, row.exact_mm - limit.highest + guard, row.exact_mm - limit.lowest - guard))
     chosen, bought, moved = _assign(book.engine, windows)

@@ -16,7 +16,7 @@ def card_words(book: Book) -> tuple[str, ...]:
         ways = ", ".join(f"{one.centreline_deg:.1f} by {_by(one.by)}" for one in told)
         flank = flank_of(book, role)
         count = len(durations_of(lobe)) if lobe else 0
-        words = [f"{role}: middle {ways}" if told else f"{role}: nothing tells where its middle stands"]
+        words = [f"{role}: centre {ways}" if told else f"{role}: its centreline is not known"]
         if isinstance(flank, str):
             words.append(flank.removeprefix(f"{role}: "))
         else:

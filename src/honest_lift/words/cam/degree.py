@@ -56,7 +56,7 @@ def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
             "Fit the stop, turn the crank gently onto it one way, read; then the other way, read.",
         )  # fmt: skip
     lines = [
-        f"TDC stands at {tdc:+.2f} on the wheel. Move the pointer by that, or leave it: everything below counts from there."
+        f"TDC is at {tdc:+.2f} on the wheel. Move the pointer by that, or leave it: everything below counts from there."
     ]
     centreline = centreline_of(walked)
     if centreline is None:
@@ -64,11 +64,11 @@ def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
             *lines,
             "Now the lobe: read the wheel at one lift going up the flank, and at the same lift coming down.",
         )
-    where = "after" if walked.role == "intake" else "before"
-    lines.append(f"The {walked.role} lobe's middle stands {centreline:.1f} degrees {where} TDC.")
+    where = "ATDC" if walked.role == "intake" else "BTDC"
+    lines.append(f"The {walked.role} lobe centreline is {centreline:.1f}° {where}.")
     if not stands_there(centreline):
         lines.append(
-            "No such lobe stands there: was the wheel read on another cylinder's lobe, or opening and closing exchanged?"
+            "No such lobe is there. Was the wheel read on another cylinder's lobe, or were opening and closing exchanged?"
         )
     elif walked.wanted is not None:
         lines += _moved(walked, centreline, walked.wanted, unit)
@@ -80,7 +80,7 @@ def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[
     ahead = side_of(walked.role) * (
         wanted - centreline
     )  # an intake with a smaller centreline is early, an exhaust late
-    lines = [f"Wanted is {wanted:.1f}: the cam stands {stands(ahead)}."]
+    lines = [f"Wanted is {wanted:.1f}: the cam is {stands(ahead)}."]
     if abs(ahead) < _NEAR_DEG:
         return lines
     do = "Retard" if ahead > 0 else "Advance"
@@ -89,7 +89,7 @@ def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[
     if walked.radius_mm:
         offset = in_words(offset_for(ahead, walked.radius_mm, at_cam=walked.at_cam), "length", unit)
         lines.append(
-            f"A {where} {in_words(walked.radius_mm, 'length', unit)} from the middle: offset it by {offset}, {_way(ahead)}."
+            f"A {where} {in_words(walked.radius_mm, 'length', unit)} from the centre: offset it by {offset}, {_way(ahead)}."
         )
     if walked.teeth:
         lines.append(f"One tooth of the cam's {walked.teeth} is {tooth_deg(walked.teeth):.1f} crank degrees.")
@@ -98,6 +98,4 @@ def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[
 
 
 def _way(ahead: float) -> str:
-    return (
-        f"so that the cam comes {'later than' if ahead > 0 else 'ahead of'} where it stands, the way the engine turns"
-    )
+    return f"so that the cam comes {'later than' if ahead > 0 else 'ahead of'} where it is, the way the engine turns"

@@ -11,8 +11,8 @@ from honest_lift.mechanics.cam.measured_lobe import EQUAL_MM
 from honest_lift.numbers.units import in_figures, in_words
 
 LOBE_COLUMNS = (  # key, title, width
-    ("place", "lobe", 104), ("at", "read at", 62), ("lift", "lift, {0}", 72), ("duration", "open at {1}", 116),
-    ("middle", "middle", 96), ("lean", "leans, deg", 84), ("runout", "base runout", 92), ("out", "stand out", 0),
+    ("place", "lobe", 104), ("at", "read at", 62), ("lift", "lift, {0}", 72), ("duration", "duration at {1}", 116),
+    ("middle", "centreline", 96), ("lean", "asymmetry, deg", 84), ("runout", "base runout", 92), ("out", "suspect", 0),
 )  # fmt: skip
 
 
@@ -39,5 +39,5 @@ def lobe_cell(key: str, found: StandingTable, read: LobeRead | None, unit: str) 
     if key == "runout":
         return in_words(read.ordered.runout_mm, "length", unit) if isfinite(read.ordered.runout_mm) else "not read"
     left = f"{len(found.left_out)} left out" if found.left_out else ""
-    open_ones = f"{len(read.troubles)} to judge" if read.troubles else ""
+    open_ones = f"{len(read.troubles)} to review" if read.troubles else ""
     return ", ".join(one for one in (open_ones, left) if one) or "nothing"

@@ -37,7 +37,7 @@ def lobe_words(book: Book, read: LobeRead) -> tuple[str, ...]:
         f"{lobe.step_deg:g} degrees its acceleration is usually within {usual} percent of its peak, at worst {worst}."
     )
     if lobe.step_deg > COARSE_DEG:
-        lines.append(f"In steps wider than {COARSE_DEG:g} degrees a slip can't be told from the lobe's shape.")
+        lines.append(f"In steps wider than {COARSE_DEG:g} degrees a slip can't be distinguished from the lobe's shape.")
     return tuple(one for one in lines if one)
 
 
@@ -63,18 +63,18 @@ def trouble_words(book: Book, read: LobeRead, trouble: Trouble) -> str:
 def _timing(book: Book, read: LobeRead) -> list[str]:
     if read.far_deg is not None:
         return [
-            f"Its middle comes out {read.far_deg:.0f} degrees from TDC, where no such lobe stands: were the angles counted from "
+            f"Its centreline is {read.far_deg:.0f} degrees from TDC, where there is no such lobe. Were the angles counted from "
             "another cylinder's TDC? Its shape is used, its timing is not."
         ]
     if read.centre_deg is None:
-        return ["No stop readings go with it: its shape is measured, not where it stands in the turn."]
+        return ["No stop readings go with it: its shape is measured, its timing is not."]
     stated = centre_deg(book, read.found.table.place.role)
     side = side_of(read.found.table.place.role)
-    middle, where = f"{side * read.centre_deg:.1f} ±{2 * read.centre_u_deg:.1f}", "after" if side > 0 else "before"
-    words = f"Middle by equal lifts {middle} degrees {where} TDC"
+    middle, where = f"{side * read.centre_deg:.1f} ±{2 * read.centre_u_deg:.1f}", "ATDC" if side > 0 else "BTDC"
+    words = f"Centreline by equal lifts {middle}° {where}"
     if stated is None:
         return [f"{words}."]
-    return [f"{words}; the card says {side * stated:.1f}: this lobe stands {stands(stated - read.centre_deg)} of it."]
+    return [f"{words}; the card says {side * stated:.1f}: this lobe is {stands(stated - read.centre_deg)} of it."]
 
 
 def _against_card(book: Book, read: LobeRead) -> str:

@@ -71,14 +71,14 @@ def _events(role: str, valve: ValveTurn, unit: str, check_mm: float) -> str:
 
 
 def crank_words(crank_deg: float) -> str:
-    """Say a crank angle by the nearer dead centre: `12.0 before TDC`, `40.5 after BDC`.
+    """Say a crank angle by the nearer dead centre: `12.0° BTDC`, `40.5° ABDC`.
 
     >>> crank_words(-12.0), crank_words(220.5), crank_words(-230.0)
-    ('12.0 before TDC', '40.5 after BDC', '50.0 before BDC')
+    ('12.0° BTDC', '40.5° ABDC', '50.0° BBDC')
     """
     turned = (crank_deg + 180.0) % 360.0 - 180.0
     centre, off = ("TDC", turned) if abs(turned) <= 90.0 else ("BDC", turned - 180.0 if turned > 0 else turned + 180.0)
-    return f"{abs(off):.1f} {'before' if off < 0 else 'after'} {centre}"
+    return f"{abs(off):.1f}° {'B' if off < 0 else 'A'}{centre}"
 
 
 def stands(advance: float) -> str:
@@ -92,4 +92,4 @@ def _placed(turns: dict[str, Turn]) -> list[str]:
     separation, advance = separation_deg(turns), advance_deg(turns)
     if separation is None or advance is None:
         return []
-    return [f"Lobe separation {separation:.1f} cam degrees; the cam stands {stands(advance)}."]
+    return [f"Lobe separation {separation:.1f} cam degrees; the cam is {stands(advance)}."]

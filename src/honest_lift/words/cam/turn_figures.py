@@ -48,7 +48,7 @@ def _lifts(valve: ValveTurn, at: Array) -> NDArray[np.bool_]:
 
 def cursor_words(turns: dict[str, Turn], crank: SliderCrank | str, at_deg: float, what: str, unit: str) -> str:
     """Say what stands where at one crank angle."""
-    parts = [f"At {crank_words(at_deg)}" if at_deg else "At TDC of the overlap"]
+    parts = [f"At {crank_words(at_deg)}" if at_deg else "At overlap TDC"]
     at = np.array(at_deg)
     for role, turn in turns.items():
         if turn.valve:

@@ -20,7 +20,7 @@ from honest_lift.numbers.units import in_words
 from honest_lift.numbers.verdict import Verdict
 
 _ADVANCE = np.arange(-12.0, 12.01, 0.5)
-_SO_FAR = "As it stands, and nothing of it proven: "
+_SO_FAR = "As measured so far, nothing proven: "
 _TENTH, _MOST_RATIO = 0.1, 1.25
 _STEP_MM = 0.05
 
@@ -52,7 +52,7 @@ def turn_words(book: Book, position: str, found: dict[str, Finding], ratio: floa
     finding, one = found.get(position), one_valve(book, position)
     if not isinstance(one, OneValve):
         lacking = ", ".join(dict.fromkeys(each.title for each in one))
-        return (f"{title}: not told yet, for want of {lacking}.",)
+        return (f"{title}: not known yet, missing {lacking}.",)
     told = f"{title}: {figure_words(finding, book.engine)}, {finding.verdict.word}." if finding else f"{title}."
     moves = prices(one, ratio)
 
@@ -77,7 +77,7 @@ def _how_far(one: OneValve, finding: Finding, ratio: float, unit: str) -> str:
     spare = finding.margin - finding.expanded
     so_far = "" if _is_proven(one, finding) else _SO_FAR
     if spare < 0:
-        return f"{so_far}to pass, its pocket wants {in_words(-spare, 'length', unit)} more depth along the stem."
+        return f"{so_far}to pass, its pocket needs {in_words(-spare, 'length', unit)} more depth along the stem."
     shift = finding.figure - one.least()
     ratios = np.linspace(1.0, _MOST_RATIO, 51)
     rooms = np.array([one.least(Tried(ratio=by)) for by in ratios]) + shift - finding.lowest - finding.expanded
@@ -112,7 +112,7 @@ def window_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding
         told = "no advance within 12 degrees keeps every valve of this cylinder in its limit."
         return f"{so_far}{told}" if so_far else f"{told[:1].upper()}{told[1:]}"
     low, high = _ADVANCE[safe][0], _ADVANCE[safe][-1]
-    told = f"this cylinder stays in its limits from {_way(low)} to {_way(high)}, doubt and all."
+    told = f"this cylinder stays in its limits from {_way(low)} to {_way(high)}, uncertainty included."
     return f"{so_far}{told}" if so_far else f"{told[:1].upper()}{told[1:]}"
 
 
@@ -123,7 +123,7 @@ def _is_proven(one: OneValve, finding: Finding) -> bool:
 
 def _way(advance_deg: float) -> str:
     if advance_deg == 0:
-        return "where the cam stands"
+        return "the cam's timing"
     return f"{abs(advance_deg):g} degrees {'advanced' if advance_deg > 0 else 'retarded'}"
 
 
@@ -152,7 +152,7 @@ def mock_up_words(book: Book, cylinder: tuple[str, ...]) -> str:
     return f"Valve to valve on the bench: set each open by its TDC lift: {'; '.join(told)}.{first}" if told else ""
 
 
-_MOVING = ("piston_valve", "pocket_wall", "valve_to_valve", "bind_margin", "retainer_seal", "retainer_rocker", "slot_stud",
+_MOVING = ("piston_valve", "pocket_wall", "valve_to_valve", "coil_bind_clearance", "retainer_seal", "retainer_rocker", "slot_stud",
            "pushrod_to_head")  # fmt: skip
 
 

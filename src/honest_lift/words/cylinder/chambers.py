@@ -84,13 +84,13 @@ def _ratios(book: Book, whole: LeftOver, effective: Effective) -> str:
     told = f"Compression {known.min():.2f} to {known.max():.2f} static"
     effectives = by_cam[np.isfinite(by_cam)]
     if not len(effectives):
-        return f"{told}; the effective ratio wants the intake's lobe, timed, and stroke, rod and bore."
+        return f"{told}; the dynamic ratio needs the intake's lobe, timed, and stroke, rod and bore."
     lift = in_words(effective.lift_mm, "length", book.engine.unit("length"))
     closes = effective.closes_deg[np.isfinite(effective.closes_deg)]
     after = f"{closes.min() - 180:.0f}" + (f" to {closes.max() - 180:.0f}" if closes.max() - closes.min() > 0.6 else "")
     return (
-        f"{told}, {effectives.min():.2f} to {effectives.max():.2f} effective, from {lift} of intake lift on "
-        f"({after} degrees after BDC): another check lift gives another figure."
+        f"{told}, {effectives.min():.2f} to {effectives.max():.2f} dynamic, from {lift} of intake lift on "
+        f"({after}° ABDC). Another check lift gives another figure."
     )
 
 

@@ -33,7 +33,7 @@ def cam_lift_mm(book: Book, position: str) -> float:
 def _of_port(book: Book, position: str, flow: PortFlow) -> str:
     length, unit = book.engine.unit("length"), book.engine.unit("flow")
     lift, most = cam_lift_mm(book, position), max(flow.flow)
-    told = f"{position_title(position)}: most {in_words(most, 'flow', unit)}"
+    told = f"{position_title(position)}: max {in_words(most, 'flow', unit)}"
     if flow.stale:
         told += ", flowed before its valve or seat was changed"
     if not isfinite(flow.stalls_mm):

@@ -40,7 +40,7 @@ def pushrod_words(book: Book, position: str, changes: Sequence[Change]) -> str:
         return "as it is"
     rocker = rocker_of(book, at_position(position).role, position, with_doubt=False)
     told = together(book, rocker, amounts)
-    return told.pushrod if told.pushrod != "not told" else "–"
+    return told.pushrod if told.pushrod != "not known" else "–"
 
 
 def ways_words(engine: Engine, ways: Sequence[Answer], face: tuple[float, float] | None = None) -> tuple[str, ...]:
@@ -68,7 +68,7 @@ def _at_an_angle(engine: Engine, one: Answer, face: tuple[float, float]) -> str:
     cut = angle_cut(one.changes[0].amount, *face)
     middle, far = (in_words(each, "length", engine.unit("length")) for each in (one.changes[0].amount, cut.far_mm))
     return (
-        f"Head cut at an angle about the near rail: {middle} at the chambers' middle, {far} at the far rail, {cut.angle_deg:.2f} "
+        f"Head cut at an angle about the near rail: {middle} at the chamber centres, {far} at the far rail, {cut.angle_deg:.2f} "
         "degrees; the manifold's face must follow by that angle, and the deck's thickness at the far rail be kept."
     )
 

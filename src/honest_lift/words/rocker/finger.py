@@ -36,12 +36,12 @@ def wipe_words(book: Book, rocker: Rocker, position: str) -> tuple[str, ...]:
     if isinstance(wipe, str):
         return (f"Wipe on the cam pad: {wipe}.", OVERHEAD_BELIEF)
     wide = in_words(float(wipe.width), "length", unit)
-    lines = [f"The lobe wipes {wide} of the cam pad, its middle {_lies(float(wipe.middle), unit)}."]
+    lines = [f"The lobe wipes {wide} of the cam pad, its centre {_lies(float(wipe.middle), unit)}."]
     pad = centring_pad_mm(book, rocker, position)
     if isinstance(pad, str):
         lines.append(f"Pad for a centred wipe: {pad}.")
     else:
-        lines.append(f"A pad on the tip {more(pad, unit, ('thicker', 'thinner'))} centres it, the pivot set anew.")
+        lines.append(f"A pad on the tip {more(pad, unit, ('thicker', 'thinner'))} centres it, the pivot reset.")
     return (*lines, OVERHEAD_BELIEF)
 
 
@@ -49,7 +49,7 @@ def finger_moved(book: Book, rocker: Rocker, amounts: dict[str, float]) -> Moved
     """Say what changes (mm), together, do to lash, pad and pivot, and to the wipe once the lash is right again."""
     gear, unit = rocker.gear, book.engine.unit("length")
     if not isinstance(gear, FingerGear):
-        return MovedRow("not told", "", "State the finger's dimensions first.")
+        return MovedRow("not known", "", "State the finger's dimensions first.")
     moved = changed(gear, amounts)
     if why := why_gear_not(moved, rocker.lobe_mm):
         return MovedRow("it can't work", "", f"Left as it is {why}.")
@@ -62,7 +62,7 @@ def finger_moved(book: Book, rocker: Rocker, amounts: dict[str, float]) -> Moved
     if again is not None:
         wipe = wipe_at(book, rocker.place.role, rocker.place.name if rocker.place.kind == "position" else "", again)
         if not isinstance(wipe, str):
-            words += f" The wipe's middle then lies {_lies(float(wipe.middle), unit)}."
+            words += f" The wipe's centre then lies {_lies(float(wipe.middle), unit)}."
     return MovedRow(short, left, words)
 
 

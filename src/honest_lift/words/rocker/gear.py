@@ -19,7 +19,7 @@ from honest_lift.numbers.units import in_words, unit_of
 _STEM_MM = 8.0  # drawn where no stem is stated
 _SAME_MM, _NOTHING_MM = 0.03, 0.01
 _BELIEF = (
-    "A right contact does not cross from inside to outside: it goes out to where the arm stands square, and comes back."
+    "A right contact does not cross from inside to outside: it goes out to where the arm is square, and comes back."
 )
 
 
@@ -49,7 +49,7 @@ def rocker_words(book: Book, rocker: Rocker) -> tuple[str, ...]:
         f"The valve lifts {length(rocker.lift_mm, 'lift')}. Ratio {closed:.3f} closed, {half:.3f} half, {full:.3f} open{against}.",
         f"Valve arm {float(mark.closed_deg):.1f} degrees above square closed, {-float(mark.open_deg):.1f} below it open: "
         f"{off:.2f} off square at half lift.",
-        f"Mark {length(float(mark.width), 'width')} wide, its middle {length(abs(middle), 'middle')} {_side(middle)}; the contact "
+        f"Mark {length(float(mark.width), 'width')} wide, its centre {length(abs(middle), 'middle')} {_side(middle)}; the contact "
         f"ends {ends}.",
     ]
     lines.append(_side_load(rocker, mark))
@@ -71,7 +71,7 @@ def _side_load(rocker: Rocker, mark: Mark) -> str:
     arm, off = float(rocker.gear.valve_arm), max(abs(float(mark.inner)), abs(float(mark.outer)))
     half = np.arcsin(min(rocker.lift_mm / (2.0 * arm), 1.0))
     least = arm * (1.0 - float(np.cos(half))) / 2.0
-    return f"Side load on the guide: {off / least:.1f} times the least this lift allows; it stands so much further off the stem."
+    return f"Side load on the guide: {off / least:.1f} times the minimum for this lift; it is so much further off the stem."
 
 
 def _side(value: float) -> str:
@@ -92,7 +92,7 @@ def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
         return "as it is" if abs(off) < _NOTHING_MM else f"{length(abs(off))} {more if off > 0 else less}"
 
     told = ", ".join(f"{SCHOOLS[school]} {asked(found)}" for school, found in best_of(book, role, position).items())
-    return (f"{what} by the schools: {told}.",)
+    return (f"{what} by the rules: {told}.",)
 
 
 def own_words(book: Book, *, on_shaft: bool) -> tuple[str, tuple[str, str]]:
@@ -116,7 +116,7 @@ def mark_words(book: Book, role: str, position: str, middle: float, width: float
         least, short, long = found
         less, more, outboard = wrong_words(book)
         inboard = less if outboard == more else more
-        told = f"Seen {length(width)} wide, the least this lift can leave is {length(least)}"
+        told = f"Seen {length(width)} wide, the minimum for this lift is {length(least)}"
         if short is None or long is None:
             lines.append(f"{told}.")
         else:
@@ -126,7 +126,7 @@ def mark_words(book: Book, role: str, position: str, middle: float, width: float
             )
     if abs(middle) >= _SAME_MM and book.engine.gear == "pushrod":  # the trade's rule is one of pushrods
         lines.append(
-            f"Its middle is {length(abs(middle))} {_side(middle)}: the trade's rule calls that too "
+            f"Its centre is {length(abs(middle))} {_side(middle)}: the trade's rule calls that too "
             f"{'long' if middle > 0 else 'short'}. On gear near square both errors shift it inboard: width and travel go before it."
         )
     return tuple(lines)
@@ -151,7 +151,7 @@ def seen_mark(book: Book, position: str) -> tuple[float, float] | None:
     """Give middle and width in mm of the mark seen at a valve; None where one of them was not read."""
     if not position:
         return None
-    found = tuple(resolve(book, name, at_position(position)).value for name in ("mark_middle", "mark_width"))
+    found = tuple(resolve(book, name, at_position(position)).value for name in ("mark_centre", "mark_width"))
     return (found[0], found[1]) if all(map(isfinite, found)) else None
 
 

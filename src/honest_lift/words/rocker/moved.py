@@ -53,7 +53,7 @@ def change_of(book: Book, rocker: Rocker, key: str, amount: float) -> Change | s
     if key in ("head", "block", "gasket"):
         lean = resolve(book, "valve_lean", rocker.place).value
         if not isfinite(lean):
-            return "state how far the stem leans from the cylinder's axis (Dimensions): a cut comes down along the cylinder"
+            return "state the valve angle (Dimensions); a cut comes down along the cylinder"
         return Change(lifter=along_cylinder(-amount if key == "gasket" else amount, lean))
     if key in ("valve", "cap"):
         return Change(tip_up=amount)
@@ -108,7 +108,7 @@ def _roughly(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
 
 
 def _not(why: str) -> MovedRow:
-    return MovedRow("not told", "", f"{why[:1].upper()}{why[1:]}.")
+    return MovedRow("not known", "", f"{why[:1].upper()}{why[1:]}.")
 
 
 def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:
@@ -125,7 +125,7 @@ def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:
         f" and the stand {more(change.tip_up, unit, ('shimmed', 'cut'))}" if rocker.on_shaft and change.tip_up else ""
     )
     to = "" if same or rocker.on_shaft else f", {in_words(new, 'length', unit)}"
-    lines = [f"The same geometry wants the pushrod {short}{to}{shim}."]
+    lines = [f"The same geometry needs the pushrod {short}{to}{shim}."]
     if book.engine.lifter.startswith("hydraulic"):
         preload = "the same" if same else more(off, unit, ("less", "more"))
         lines.append(f"With nothing done and the nut where it is, preload is {preload}, about.")
@@ -150,7 +150,7 @@ def _left(rocker: Rocker, change: Change, unit: str) -> tuple[str, str]:
     )
     return (
         f"{wide}, {square}",
-        f"Left as it is, lash set anew, the mark is {wide} and ends {ends}, {square} at half lift.",
+        f"Left as it is, lash reset, the mark is {wide} and ends {ends}, {square} at half lift.",
     )
 
 
@@ -183,5 +183,5 @@ def _travel_left(book: Book, rocker: Rocker, seen_mm: float, unit: str) -> str:
     if not isfinite(travel):
         return ""
     if seen_mm > travel:
-        return f"It stands solid before that: it can go {in_words(travel, 'length', unit)}."
+        return f"It is solid before that; it can go {in_words(travel, 'length', unit)}."
     return f"{in_words(travel - seen_mm, 'length', unit)} of its travel is left."

@@ -17,7 +17,7 @@ from honest_lift.mechanics.rocker.pushrod_length import beyond_middles
 from honest_lift.mechanics.rocker.witness_mark import travel_mm
 from honest_lift.numbers.units import in_figures
 
-QUOTED = {"middles": "between the balls' middles", "overall": "overall", "gauge": "gauge length"}
+QUOTED = {"middles": "between ball centres", "overall": "overall", "gauge": "gauge length"}
 LIMBER = (
     "A checking pushrod is limber: read it on checking springs. Under real springs it bends, hides lift and moves the mark; "
     "prove the pushrod you buy with the springs that will run."
@@ -46,7 +46,7 @@ def beyond(book: Book, role: str, position: str) -> float | str:
     hole = part_at(book, "gauge_hole", role, position).value if how == "gauge" else 0.0
     if not isfinite(ball) or not isfinite(hole):
         rings = " and the hole of the rings" if how == "gauge" else ""
-        return f"state the pushrod's ball{rings} (Dimensions): lengths are told {QUOTED[how]}"
+        return f"state the pushrod's ball{rings} (Dimensions): lengths are stated {QUOTED[how]}"
     return beyond_middles(ball, hole) if hole < ball else "the rings' hole has to be smaller than the pushrod's ball"
 
 
@@ -97,7 +97,7 @@ def checked_words(book: Book, role: str, position: str) -> tuple[str, ...]:
     if not read:
         return (LIMBER,)
     say, lines = _lengths(book, role, position), []
-    for title, key, tell in (("Narrowest mark", "width_mm", narrowest), ("Mark in the middle", "middle_mm", centred)):
+    for title, key, tell in (("Narrowest mark", "width_mm", narrowest), ("Witness mark centred", "middle_mm", centred)):
         lines.append(f"{title} by the checking pushrod: {_pointed(read, key, tell, say)}.")
     by_geometry = best_of(book, role, position).get("narrow") if book.engine.gear == "pushrod" else None
     by_reading = _tell(read, "width_mm", narrowest)
@@ -128,7 +128,7 @@ def _agree(by_geometry: float, by_reading: Pointed, say: Callable[[float], str])
         return f"The geometry says {say(by_geometry)}, and the readings do not contradict it."
     return (
         f"The geometry says {say(by_geometry)}, outside what the readings bracket: a dimension is mistyped, the checking "
-        "pushrod bent, or its screwed-in length is not that between the balls' middles."
+        "pushrod bent, or its screwed-in length is not the one between ball centres."
     )
 
 

@@ -27,7 +27,7 @@ def rough_pushrod(book: Book, amounts: dict[str, float]) -> tuple[str, str]:
         moved[_WAYS.get(key, "cut_mm")] += -amount if key == "gasket" else amount
     change, unit = pushrod_change(**moved), book.engine.unit("length")
     short = between(change, unit, ("longer", "shorter"))
-    lines = [f"The same geometry wants the pushrod {short}."]
+    lines = [f"The same geometry needs the pushrod {short}."]
     if book.engine.lifter.startswith("hydraulic") and not moved["tip_up_mm"]:
         lines.append(
             f"With nothing done and the nut where it is, preload is {between(change, unit, ('less', 'more'))}."

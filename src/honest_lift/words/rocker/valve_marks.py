@@ -42,5 +42,5 @@ def _seen(book: Book, position: str) -> tuple[float, float] | None:
 
 def middle_limit_mm(book: Book) -> float:
     """Give how far off the middle a mark may lie, of the first valve; NaN for no limit."""
-    limit = next(iter(limits_at(book, "mark_middle")), None)
+    limit = next(iter(limits_at(book, "mark_centre")), None)
     return limit.highest if limit and limit.highest is not None else float("nan")

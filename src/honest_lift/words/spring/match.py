@@ -8,10 +8,10 @@ from math import isfinite
 from honest_lift.checks.clearance.retainer_seal import RETAINER_SEAL
 from honest_lift.checks.finding import Check
 from honest_lift.checks.spring.card_lift import CARD_LIFT
-from honest_lift.checks.spring.heights import BIND_MARGIN
+from honest_lift.checks.spring.heights import COIL_BIND_CLEARANCE
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.spring.stress import OPEN_STRESS
-from honest_lift.checks.train.control import BOUND, CONTROL
+from honest_lift.checks.train.float_margin import BOUND, FLOAT_MARGIN
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, in_words
@@ -22,14 +22,16 @@ from honest_lift.plans.match.match import Answer, Candidate, Match
 from honest_lift.plans.match.other_way import Outcome
 
 BY_NAME: dict[str, Check] = {
-    one.name: one for one in (SEAT_LOAD, OPEN_LOAD, BIND_MARGIN, RETAINER_SEAL, CARD_LIFT, OPEN_STRESS, CONTROL)
+    one.name: one
+    for one in (SEAT_LOAD, OPEN_LOAD, COIL_BIND_CLEARANCE, RETAINER_SEAL, CARD_LIFT, OPEN_STRESS, FLOAT_MARGIN)
 }
 _FAILS = {
-    "seat_load most": "too hard on the seat by {0}", "seat_load least": "too soft on the seat by {0}",
-    "open_load most": "too hard open by {0}", "open_load least": "too soft open by {0}", "bind_margin least": "binds {0} early",
-    "bind_margin most": "stands {0} too far from bind", "open_stress most": "its wire bears {0} too much",
+    "seat_load most": "seat load {0} above max", "seat_load least": "seat load {0} below min",
+    "open_load most": "open load {0} above max", "open_load least": "open load {0} below min",
+    "coil_bind_clearance least": "binds {0} early",
+    "coil_bind_clearance most": "is {0} too far from coil bind", "open_stress most": "its wire bears {0} too much",
     "card_lift least": "{0} more lift than its maker allows", "retainer_seal least": "the retainer comes {0} too near the seal",
-    "control least": "lets go {0} too early above the red line",
+    "float_margin least": "floats {0} too low over the red line",
 }  # fmt: skip
 _DIMENSION = {one.name: one.dimension for one in BY_NAME.values()}
 
@@ -48,7 +50,7 @@ def rung_title(name: str) -> str:
 
 def rung_words(rung: float, position: str) -> str:
     """Say a rung and where it is least: `0.59 at 3e`."""
-    return f"{rung:.2f} at {position}" if isfinite(rung) else "not told"
+    return f"{rung:.2f} at {position}" if isfinite(rung) else "not known"
 
 
 def outcome_amount(engine: Engine, one: Outcome) -> str:
@@ -71,7 +73,7 @@ def reason_words(engine: Engine, reason: Reason) -> str:
         return (
             _FAILS[reason.check].format(_amount(engine, reason.check.split()[0], reason.amount))
             + where
-            + ", doubt and all"
+            + ", uncertainty included"
         )
     by = f" by {in_words(reason.amount, 'length', engine.unit('length'))}" if isfinite(reason.amount) else ""
     return f"{reason.check}{by}{where}"
@@ -87,7 +89,7 @@ def answer_words(match: Match, answer: Answer) -> str:
     if not answer.is_complete:
         return f"{answer.count} so far, {answer.looked} of {answer.of} springs looked at…"
     if not answer.count:
-        return f"None of {answer.of} springs comes through with any retainer, locks and shims: ask of one why it is left out."
+        return f"None of {answer.of} springs comes through with any retainer, locks and shims: ask of one why it is not used."
     many = f"{answer.count} candidates" if answer.count > 1 else "one candidate"
     shown = (
         f", the best {len(answer.listed)} by their weakest point listed" if answer.count > len(answer.listed) else ""
@@ -115,8 +117,8 @@ def endurance_words(engine: Engine, match: Match, one: Candidate, parts: Chosen)
         return ()
     stress = in_words(told.stress_mpa, "stress", engine.unit("stress"))
     wire = "shot-peened" if card_of(one, parts.spring).shot_peened else "unpeened"
-    margin = f"fatigue margin {told.margin:.2f}, least at {position_title(told.position)}"
-    return (f"Outer spring by its {wire} wire: {stress} open, {margin} (1 is endless life; advice, no verdict).",)
+    margin = f"fatigue safety factor {told.margin:.2f}, smallest at {position_title(told.position)}"
+    return (f"Outer spring by its {wire} wire: {stress} open, {margin} (1 is infinite life; advice, no verdict).",)
 
 
 def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> tuple[str, ...]:

@@ -34,7 +34,7 @@ def mass_lines(book: Book, position: str, control: Finding | None) -> tuple[Mass
     unit = book.engine.unit("mass")
     parts = [(title, mass, counts) for title, mass, counts in _parts(one) if mass != 0.0]
     whole = sum(mass * counts for _, mass, counts in parts)
-    speed = control.term("contact_lost_at") if control else float("nan")
+    speed = control.term("float_speed") if control else float("nan")
     lines = []
     for title, mass, counts in parts:
         own = mass * counts
@@ -62,7 +62,7 @@ def _parts(one: Moving) -> list[tuple[str, float, float]]:
 
 
 def _say(value: float, unit: str) -> str:
-    return in_words(value, "mass", unit) if isfinite(value) else "not told"
+    return in_words(value, "mass", unit) if isfinite(value) else "not known"
 
 
 def _worth(speed: float, whole: float, less: float) -> str:
@@ -75,7 +75,7 @@ def _worth(speed: float, whole: float, less: float) -> str:
 def control_words(book: Book, position: str, control: Finding | None) -> tuple[str, ...]:
     """Say what control comes to at a valve, or what is missing."""
     if control is None:
-        return ("State the red line under Engine and parts, Masses: without one nobody asks what follows its cam.",)
-    lost, red = control.term("contact_lost_at"), control.term("red_line")
+        return ("State the red line under Engine and parts, Masses: without it valve float is not checked.",)
+    lost, red = control.term("float_speed"), control.term("red_line")
     lines = [f"Contact is lost at {lost:.0f} rpm, the red line is {red:.0f} rpm."] if isfinite(lost) else []
     return (*lines, reason(control, book.engine))

@@ -68,17 +68,18 @@ class CylinderTurned:
         rooms = self._rooms(position, crank_deg, lift)
         return Train(
             lift, self._dimension(position, "head_diameter", _HEAD_MM), self._dimension(position, "stem_at_lock", _STEM_MM),
-            self._term(position, "bind_margin", "installed_height"), self._term(position, "bind_margin", "bind_height"),
+            self._term(position, "coil_bind_clearance", "installed_height"),
+            self._term(position, "coil_bind_clearance", "bind_height"),
             self._dimension(position, "seal_gap"), self._dimension(position, "stem_tip_height"),
             card.members if card else (Member("outer"),), (fitted.thicknesses_mm or ()) if fitted else (),
             self._rocker(position, valve, crank_deg), rooms.get("piston_valve"), rooms.get("retainer_seal"),
-            rooms.get("bind_margin"),
+            rooms.get("coil_bind_clearance"),
         )  # fmt: skip
 
     def _rooms(self, position: str, crank_deg: float, lift_mm: float) -> dict[str, Room]:
         """Give what is left at this angle of each clearance that moves; the tightest against its limit is marked."""
         left: dict[str, tuple[float, float]] = {}
-        for check in ("bind_margin", "retainer_seal"):
+        for check in ("coil_bind_clearance", "retainer_seal"):
             finding = self._found(check, position)
             if finding is not None and isfinite(finding.figure):
                 more = max(self._term(position, check, "valve_lift") - lift_mm, 0.0)
@@ -92,7 +93,7 @@ class CylinderTurned:
         return {check: Room(room, self._told(check, room), check == tightest) for check, (room, _) in left.items()}
 
     def _told(self, check: str, room_mm: float) -> str:
-        name = {"bind_margin": "bind", "retainer_seal": "seal", "piston_valve": "piston"}[check]
+        name = {"coil_bind_clearance": "bind", "retainer_seal": "seal", "piston_valve": "piston"}[check]
         return f"{name} {in_words(room_mm, 'length', self._unit)}" if room_mm > 0 else f"{name}: they meet"
 
     def _rocker(self, position: str, valve: ValveTurn, crank_deg: float) -> Side | None:
@@ -119,7 +120,7 @@ class CylinderTurned:
     def tightest_deg(self, position: str) -> float | None:
         """Give the crank angle at which a valve comes nearest to a limit, doubt off; None where nothing is known of it."""
         valve, near = self._valves.get(position), []
-        for check in ("bind_margin", "retainer_seal", "piston_valve", "valve_to_valve"):
+        for check in ("coil_bind_clearance", "retainer_seal", "piston_valve", "valve_to_valve"):
             finding = self._found(check, position)
             if finding is None or not isfinite(finding.margin) or valve is None:
                 continue

@@ -17,15 +17,15 @@ from honest_lift.mechanics.train.contact import gas_force_n, held_of_loads, loss
 from honest_lift.mechanics.train.masses import moving_mass
 from honest_lift.numbers.doubt import Array, Ground
 
-CONTROL = Check(
-    "control", "Control", "match", "percent",
-    "How far above the red line a rigid valve train would let go of its cam.",
+FLOAT_MARGIN = Check(
+    "float_margin", "Float margin over red line", "match", "percent",
+    "How far above the red line the float speed of a rigid valve train lies.",
 )  # fmt: skip
-BOUND = "an upper bound: a train that bends lets go earlier"
+BOUND = "an upper bound; a train that bends floats earlier"
 _ALL_RANGES = 99  # every assumed mass is scanned: few are
 
 
-def check_control(book: Book, valves: Valves) -> list[Finding]:
+def check_float_margin(book: Book, valves: Valves) -> list[Finding]:
     """Hold the speed of contact loss at every valve against the red line; none where no red line is stated."""
     moving = valves.moving
     if not moving or all(one.red_line.ground & Ground.MISSING for one in moving):
@@ -33,10 +33,10 @@ def check_control(book: Book, valves: Valves) -> list[Finding]:
     share = contact_over(valves)
     red = np.array([one.red_line.value for one in moving])
     speed = red * (1.0 + share.figure.value / 100.0)
-    terms = {"contact_lost_at": speed, "red_line": red, "moving_mass": _mass(moving)}
+    terms = {"float_speed": speed, "red_line": red, "moving_mass": _mass(moving)}
     remarks = [BOUND if isfinite(one) else "" for one in share.figure.value.tolist()]
-    limits = valves.limits(book, CONTROL.name)
-    return findings(CONTROL, valves.places, valves.names, share, limits, terms=terms, remarks=remarks)
+    limits = valves.limits(book, FLOAT_MARGIN.name)
+    return findings(FLOAT_MARGIN, valves.places, valves.names, share, limits, terms=terms, remarks=remarks)
 
 
 def contact_over(valves: Valves) -> Estimate:

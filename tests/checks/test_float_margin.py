@@ -7,7 +7,7 @@ from scipy.interpolate import PchipInterpolator
 
 from engines import POINTS
 from honest_lift.checks.examine import examine, gathered_of
-from honest_lift.checks.train.control import contact_over
+from honest_lift.checks.train.float_margin import contact_over
 from honest_lift.estimates.alike import values_of
 from honest_lift.estimates.cam.lobe_read import lobe_read, table_near
 from honest_lift.estimates.train.assembled import EveryTrain
@@ -36,7 +36,7 @@ def test_a_walked_lobe_lets_go_at_the_speed_its_spring_no_longer_turns_it_round_
     force = PchipInterpolator(heights, loads)(HEIGHT - lift[turns])
     mass = 0.1 + 0.02 + 0.4 * 0.09 + 0.03 + (0.06 + 0.1) / RATIO**2
     as_walked = np.sqrt(np.min(force / (-bend[turns] * 1e-3 * 6.0**2)) / mass)
-    lets_go = RED * (1.0 + examine(book).finding("control", "1i").figure / 100.0)
+    lets_go = RED * (1.0 + examine(book).finding("float_margin", "1i").figure / 100.0)
     assert read.band.nose_bias > 0.02
     assert lets_go == pytest.approx(as_walked / np.sqrt(1.0 - read.band.nose_bias), rel=0.005), (
         "the least of many noisy angles is too small: the hold is told without that"
@@ -47,11 +47,11 @@ def test_a_ratio_nobody_measured_bars_the_speed_where_the_lift_was_read_apart():
     bench = pushrods()
     for name in bench.names:
         bench.read("valve_lift", at_position(name), 7.0 * RATIO - LASH, "indicator", "dial")
-    assert examine(bench.book).finding("control", "1i").verdict is Verdict.PASSES
+    assert examine(bench.book).finding("float_margin", "1i").verdict is Verdict.PASSES
     bench.state("rocker_ratio", RATIO, ENGINE, kind="assumed", low=1.49, high=1.51)
     found = examine(bench.book)
     assert found.finding("open_load", "1i").verdict is Verdict.PASSES, "read at the valve"
-    assert found.finding("control", "1i").verdict is Verdict.UNPROVEN
+    assert found.finding("float_margin", "1i").verdict is Verdict.UNPROVEN
 
 
 def geared():
@@ -98,7 +98,7 @@ def test_each_doubt_counts_by_what_it_moves():
     (one,) = valves.moving
     whole = contact_over(valves).figure
     speed = 100.0 + whole.value[0]
-    assert whole.value[0] == pytest.approx(examination.finding("control", "1i").figure)
+    assert whole.value[0] == pytest.approx(examination.finding("float_margin", "1i").figure)
     pushed, ratio = 0.06 + 0.1, RATIO
     mass = 0.1 + 0.02 + 0.4 * 0.09 + 0.03 + pushed / ratio**2
     by_mass = {
@@ -151,10 +151,10 @@ def test_what_nobody_stated_is_told_with_its_doubt():
 def test_gas_behind_the_head_takes_from_the_spring():
     """Independent: boost on the ring between head and stem, against the force at full lift, where this lobe bends most."""
     made = pushrods()
-    before = examine(made.book).finding("control", "1i").figure
+    before = examine(made.book).finding("float_margin", "1i").figure
     for name, value in (("port_pressure", 1.0), ("head_diameter", 40.0), ("stem_diameter", 8.0)):
         made.state(name, value, tolerance=0.001)
-    after = examine(made.book).finding("control", "1i").figure
+    after = examine(made.book).finding("float_margin", "1i").figure
     gas = 0.1 * np.pi / 4.0 * (40.0**2 - 8.0**2)
     heights, loads = zip(*sorted(POINTS), strict=True)
     least, most = (np.interp(HEIGHT - lift, heights, loads) for lift in (5.0, 7.0 * RATIO - LASH))
@@ -168,7 +168,7 @@ def test_a_valve_that_was_read_to_lift_more_bends_more():
     figures = []
     for more in (1.0, 1.02):
         made.read("valve_lift", at_position("1i"), more * lift, "indicator", "dial")
-        figures.append(100.0 + examine(made.book).finding("control", "1i").figure)
+        figures.append(100.0 + examine(made.book).finding("float_margin", "1i").figure)
     heights, loads = zip(*sorted(POINTS), strict=True)
     at_full, at_more = (np.interp(HEIGHT - one * lift, heights, loads) for one in (1.0, 1.02))
     assert (figures[1] / figures[0]) ** 2 == pytest.approx(at_more / at_full / 1.02, rel=0.006)

@@ -11,11 +11,13 @@ from typing import get_args
 
 import msgspec
 
+from honest_lift.checks.unbegun import every_check
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import schema
 from honest_lift.numbers.units import INSIDE
 from honest_lift.sheets.findings_json import FindingsReport, Kind, RestsOn, UnitSymbol, VerdictWord
 from honest_lift.shelf.kinds import NAME, NUMBER, PARTS
+from honest_lift.words.glossary import TERMS
 
 DOCS = Path(__file__).parents[1] / "docs"
 
@@ -112,15 +114,15 @@ A finding:
 | `position`, `fitted` | the valve it concerns; a spring on the bench has none, and no say in the verdict |
 | `check`, `title` | the check's name, and the finding's in words |
 | `unit` | unit of every figure in it, whatever the engine is shown in: UNITS; empty for a ratio, or what was only looked at |
-| `figure`, `uncertainty` | the figure and its expanded doubt (k = 2); `null` when there is none |
+| `figure`, `uncertainty` | the figure and its expanded uncertainty (k = 2); `null` when there is none |
 | `limit` | `lowest`, `highest` (`null` where there is no limit on that side) and `source` |
 | `margin` | distance to the nearest limit, positive inside |
 | `verdict` | one of VERDICTS |
-| `provisional` | what it would be if everything it rests on were measured as it stands |
+| `provisional` | what it would be if everything it rests on were measured |
 | `rests_on` | what bars or colours it: RESTS_ON |
 | `word` | of what was only looked at: the word that was written down; such a finding has no figure |
 | `reason` | a sentence or two, in the engine's own units |
-| `inputs` | what it was worked from: quantity, kind (KINDS), value, where it stands, way, tool, note, when it was read |
+| `inputs` | what it was worked from: quantity, kind (KINDS), value, where it is from, way, tool, note, when it was read |
 | `working` | the working in lines, in the engine's own units |
 | `budget` | each source's share of the variance, largest first |
 
@@ -142,7 +144,35 @@ def findings_page() -> str:
     return page
 
 
+def glossary() -> str:
+    """Give the page of the program's words: terms, checks, quantities."""
+    lines = [
+        "# Glossary",
+        "",
+        "Drawn by `tools/write_docs.py` from `words/glossary.py`, the checks and the quantity catalog. One thing has one name,",
+        "on screen, in reports, help and JSON titles.",
+        "",
+        "| term | what it means |",
+        "| --- | --- |",
+        *(f"| {term} | {meaning} |" for term, meaning in TERMS.items()),
+        "",
+        "## Checks",
+        "",
+        "| check | what is held to its limit | name |",
+        "| --- | --- | --- |",
+        *(f"| {one.title} | {one.meaning} | `{name}` |" for name, one in every_check().items()),
+        "",
+        "## Quantities",
+        "",
+        "With units, ranges and ways of measuring: [nomenclature.md](nomenclature.md).",
+        "",
+        ", ".join(f"{row.title} (`{row.name}`)" for row in CATALOG.values()) + ".",
+    ]
+    return "\n".join(lines) + "\n"
+
+
 PAGES = {
+    "glossary.md": glossary,
     "findings.md": findings_page,
     "liftbook.schema.json": file_schema,
     "findings.schema.json": findings_schema,

@@ -170,7 +170,7 @@ def test_mistakes_on_the_springs_page_are_explained(qtbot, open_window):
     put(qtbot, page.springs, 0, "fitted", "1i")
     assert "spring 2 sits at 1 intake: exchange the two" in sheet.message.text()
     page.cards.setCurrentIndex(page.cards.records.index(0, 0))
-    press(page, "Take card out")
+    press(page, "Delete card")
     assert "a spring set refers to it" in sheet.message.text()
     put(qtbot, page.sets, 0, "heights", "1.9 1.9")
     assert "the same height is there twice" in sheet.message.text()
@@ -202,7 +202,7 @@ def test_schools_and_own_limits(qtbot, open_window):
     page.limits.setCurrentIndex(page.limits.records.index(bind, 0))
     press(page, "Delete limit")
     assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "unproven"
-    page.checks.setCurrentText("coil-bind clearance")
+    page.checks.setCurrentText("Coil-bind clearance")
     press(page, "Add")
     put(qtbot, page.limits, len(page.limits.records.records) - 1, "min", "40 thou")
     assert window.session.examination.finding("coil_bind_clearance", "1e").verdict.word == "passes"
@@ -228,7 +228,7 @@ def test_the_tool_drawer(qtbot, open_window):
     put(qtbot, page.tools, 0, "accuracy ±", "")
     assert window.session.examination.finding("installed_height", "1e").verdict.word == "unproven"
     page.tools.setCurrentIndex(page.tools.records.index(0, 0))
-    press(page, "Take tool out")
+    press(page, "Delete tool")
     assert "readings were taken with it" in sheet.message.text()
     heights = [row.id for row in page.defaults.records.records].index("installed_height/height_micrometer")
     put(qtbot, page.defaults, heights, "tool", "gauge no. 7")

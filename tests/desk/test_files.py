@@ -150,7 +150,7 @@ def test_what_was_confirmed_and_never_saved_is_offered(open_window, tmp_path, mo
     again = open_window()
     again.files.open_path(path)
     assert f"{path}\n1 reading, last on" in asked[0]
-    assert asked[0].endswith("Confirmed and never saved. Take it in?")
+    assert asked[0].endswith("Confirmed and never saved. Recover it?")
     assert again.session.book.journal[-1] == typed
     assert again.session.is_dirty
     again.session.save(path)

@@ -46,12 +46,18 @@ def test_contrasts(theme: Theme):
         for ground in (theme.paper, theme.paper2, theme.chip):
             assert contrast(getattr(theme, verdict), ground) >= 3.0, (verdict, ground)
     for words, grounds in {
-        theme.ink: (theme.paper, theme.paper2, theme.select), theme.muted: (theme.paper, theme.paper2),
-        theme.scribe: (theme.blue, theme.blue2, theme.bar), theme.faint: (theme.blue, theme.bar),
-        theme.amber_words: (theme.paper,), theme.mark: (theme.blue,),
+        theme.ink: (theme.paper, theme.paper2, theme.select), theme.muted: (theme.paper, theme.paper2, theme.select),
+        theme.scribe: (theme.blue, theme.blue2, theme.bar), theme.faint: (theme.blue, theme.blue2, theme.bar),
+        theme.amber_words: (theme.paper, theme.paper2), theme.mark: (theme.blue,),
     }.items():  # fmt: skip
         for ground in grounds:
             assert contrast(words, ground) >= 4.5, (words, ground)
+    for edges, grounds in {  # borders of fields and buttons, the line under a tab, what shows the focus
+        theme.edge: (theme.paper, theme.paper2), theme.close: (theme.paper, theme.paper2), theme.faint: (theme.bar,),
+        theme.mark: (theme.bar,),
+    }.items():  # fmt: skip
+        for ground in grounds:
+            assert contrast(edges, ground) >= 3.0, (edges, ground)
 
 
 @pytest.mark.parametrize("theme", THEMES.values(), ids=THEMES)

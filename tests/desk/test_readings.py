@@ -433,3 +433,28 @@ def test_the_next_place_is_there_at_once_and_what_is_found_a_moment_later(qtbot,
     assert session.examination.finding("installed_height", "1i").figure == pytest.approx(1.783 * 25.4), (
         "undo finds at once"
     )
+
+
+def test_the_heads_carry_the_figure_of_the_open_step_until_another_is_picked(open_window):
+    window = open_window()
+    for step, check in (("turn", "piston_valve"), ("squeeze", "compression"), ("springs", "seat_load")):
+        window.session.open_step(step)
+        assert window.strip.quantity == check
+    window._actions["strip"].trigger()  # F6
+    assert window.strip.quantity == "open_load"
+    window.session.open_step("turn")
+    assert window.strip.quantity == "open_load", "what was picked stays"
+
+
+def test_the_margins_are_folded_by_key(open_window):
+    window = open_window()
+    rungs = window.ladder.rungs
+    folded = len(rungs.folded)
+    assert folded
+    window._actions["fold"].trigger()  # F7
+    assert (len(rungs.folded), len(rungs.findings)) == (0, len(rungs.all))
+    window._actions["fold"].trigger()
+    assert len(rungs.folded) == folded
+    words = rungs.explained(rungs.findings[1])
+    assert words.startswith(f"{rungs.findings[1].check.title}: ")
+    assert rungs.findings[1].check.meaning in words

@@ -59,7 +59,15 @@ def test_the_first_window_waits_for_no_array_library():
 
 
 @pytest.mark.parametrize(
-    "page", ["liftbook.schema.json", "findings.schema.json", "nomenclature.md", "findings.md", "shelf-format.md"]
+    "page",
+    [
+        "glossary.md",
+        "liftbook.schema.json",
+        "findings.schema.json",
+        "nomenclature.md",
+        "findings.md",
+        "shelf-format.md",
+    ],
 )
 def test_pages_drawn_from_the_program_are_up_to_date(page):
     writer = docs_writer()

@@ -211,9 +211,9 @@ class Files:
         older = ""
         if left.path is None:
             where = self.tr("never saved to a file")
-            what = self.tr("Take it in?") if here else self.tr("Put it on the desk?")
+            what = self.tr("Recover it?") if here else self.tr("Put it on the desk?")
         else:
-            where, what = str(left.path), self.tr("Take it in?")
+            where, what = str(left.path), self.tr("Recover it?")
             if not left.has_file:
                 where += self.tr(", which is there no more")
             elif not self._is_here(left):

@@ -29,6 +29,7 @@ class GridView(QTableView):
         self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
         self.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
+        self.setTabKeyNavigation(False)  # Tab goes on to what comes next on the page; arrows walk the rows
         self.setShowGrid(False)
         self.setWordWrap(False)
         self.verticalHeader().hide()

@@ -10,17 +10,16 @@ from honest_lift.desk.alignment import CENTER, RIGHT, VCENTER
 from honest_lift.desk.label import plain
 from honest_lift.desk.painting import paint_verdict, rounded
 from honest_lift.desk.session import Session
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.layout import Head, Layout
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, places_for
 
-SHOWN = {
-    "coil_bind_clearance": "coil-bind clearance",
-    "installed_height": "installed height",
-    "seat_load": "seat load",
-    "open_load": "open load",
-}
+SHOWN = (
+    "coil_bind_clearance", "installed_height", "seat_load", "open_load", "retainer_seal", "tip_level", "piston_valve",
+    "compression",
+)  # fmt: skip
 
 
 class HeadStrip(QWidget):
@@ -145,19 +144,34 @@ class HeadStrip(QWidget):
     def _figure(self, name: str) -> str:
         if self.session.examination is None:
             return "…"
-        finding = self.session.examination.finding(self.session.shown, name)
+        finding = self.session.examination.finding(self.quantity, name)
         if finding is None:
             return "–"
         dimension, unit = finding.check.dimension, self.session.unit(finding.check.dimension)
         return in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
 
     def _paint_caption(self, painter: QPainter) -> None:
-        dimension = "load" if self.session.shown.endswith("load") else "length"
-        words = self.tr("{0}, {1} — click for another").format(SHOWN[self.session.shown], self.session.unit(dimension))
-        self._caption = QRectF(self.width() - 320 * self.zoom, 2, 304 * self.zoom, 20 * self.zoom)
+        words = ""
+        if self.session.examination is not None:  # the checks come in behind the first paint
+            from honest_lift.checks.catalog import CHECKS
+
+            check = CHECKS[self.quantity]
+            what = ", ".join(part for part in (check.title.lower(), self.session.unit(check.dimension)) if part)
+            words = self.tr("{0} — click or F6 for another").format(what)
+        self._caption = QRectF(self.width() - 420 * self.zoom, 2, 404 * self.zoom, 20 * self.zoom)
         painter.setPen(QColor(self.theme.faint))
         painter.setFont(font(13 * self.zoom))
         painter.drawText(self._caption, RIGHT | VCENTER, words)
+
+    @property
+    def quantity(self) -> str:
+        """Give the check whose figure the valves carry: the one that was picked, else that of the open step."""
+        return self.session.shown or STEPS[self.session.step].shows
+
+    def show_next(self) -> None:
+        """Pick the next check's figure for the valves; it stays, whatever step is opened."""
+        self.session.shown = SHOWN[(SHOWN.index(self.quantity) + 1) % len(SHOWN)]
+        self.update()
 
     def valve_at(self, point: QPointF) -> str:
         """Give the valve under a point; "" for none."""
@@ -168,9 +182,7 @@ class HeadStrip(QWidget):
 
     def mousePressEvent(self, event) -> None:
         if self._caption.contains(event.position()):
-            names = list(SHOWN)
-            self.session.shown = names[(names.index(self.session.shown) + 1) % len(names)]
-            self.update()
+            self.show_next()
         elif name := self.valve_at(event.position()):
             self.session.go(name)
 

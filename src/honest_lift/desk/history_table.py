@@ -26,6 +26,7 @@ class HistoryTable(QTableWidget):
         self.setAccessibleName(self.tr("History of the place"))
         self.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.setTabKeyNavigation(False)
         self.setShowGrid(False)
         self.verticalHeader().hide()
         self.horizontalHeader().setStretchLastSection(True)

@@ -6,12 +6,12 @@ from collections.abc import Callable
 from math import isfinite
 from typing import TYPE_CHECKING
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen
-from PyQt6.QtWidgets import QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QScrollArea, QToolTip, QVBoxLayout, QWidget
 
 from honest_lift.desk.alignment import CENTER, LEFT
-from honest_lift.desk.label import Label
+from honest_lift.desk.label import Label, plain
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import LIGHT, font
@@ -24,7 +24,8 @@ if TYPE_CHECKING:
 _HEAD, _RUNG, _TIGHT, _FOLD = 64, 36, 30, 24
 _MANY, _SHOWN = 8, 9  # past the first rungs stand closer, past the second those of other steps fold away
 _SHARE = 0.745  # of the side that rungs take at most; the reason keeps the rest
-_LEFT, _RIGHT = 162, 44  # where the limit line stands, and what is kept free on the right
+_LEFT, _RIGHT = 202, 44  # where the limit line is, and what is kept free on the right
+_TEXT = 166  # the words' own column: a bar that fails ends before it
 _REACH = 1.15  # a rung longer than this is clipped with an arrow
 
 
@@ -266,16 +267,32 @@ class Rungs(QWidget):
         painter.setPen(QColor(t.ink))
         painter.setFont(font(13.5 * z, bold=finding is self.chosen))
         lift = (_RUNG - self.rung) / 2  # in a tight ladder the two lines stand closer
-        painter.drawText(QPointF(16 * z, top + (15 - lift) * z), finding.check.title)
+        painter.drawText(QPointF(16 * z, top + (15 - lift) * z), self._elided(painter, finding.check.title))
         painter.setFont(font(11.5 * z))
         painter.setPen(QColor(t.muted))
-        words = against(self.session, finding)
-        painter.drawText(QRectF(16 * z, top + (18 - lift) * z, 142 * z, 15 * z), LEFT, words)
+        words = self._elided(painter, against(self.session, finding))
+        painter.drawText(QRectF(16 * z, top + (18 - lift) * z, _TEXT * z, 15 * z), LEFT, words)
         paint_verdict(painter, t, finding.verdict.word, self.width() - 20 * z, top + (16 - lift) * z, 6 * z)
         if isfinite(finding.rung):
             self._paint_bar(painter, finding, top + (16 - lift) * z)
         painter.setPen(QPen(QColor(t.ink), 1.4))
         painter.drawLine(QPointF(_LEFT * z, top), QPointF(_LEFT * z, top + self.rung * z))
+
+    def _elided(self, painter: QPainter, words: str) -> str:
+        return painter.fontMetrics().elidedText(words, Qt.TextElideMode.ElideRight, round(_TEXT * self.zoom))
+
+    def event(self, event) -> bool:
+        """Say what the bar under the cursor is, whole."""
+        if event.type() == QEvent.Type.ToolTip:
+            index = int((event.pos().y() / self.zoom - _HEAD) // self.rung)
+            words = self.explained(self.findings[index]) if 0 <= index < len(self.findings) else ""
+            QToolTip.showText(event.globalPos(), plain(words), self)
+            return True
+        return super().event(event)
+
+    def explained(self, finding: Finding) -> str:
+        """Give a margin's name, its figure with its limit, and what the check means."""
+        return f"{finding.check.title}: {against(self.session, finding)}\n{finding.check.meaning}"
 
     def _paint_bar(self, painter: QPainter, finding: Finding, y: float) -> None:
         t, z = self.theme, self.zoom
@@ -317,10 +334,15 @@ class Rungs(QWidget):
 
     def mousePressEvent(self, event) -> None:
         index = int((event.position().y() / self.zoom - _HEAD) // self.rung)
-        if index >= len(self.findings) and (self.folded or self.unfolded):
+        if index >= len(self.findings):
+            self.toggle_fold()
+        self.choose(index)
+
+    def toggle_fold(self) -> None:
+        """Show what is folded away of other steps, or fold it."""
+        if self.folded or self.unfolded:
             self.unfolded = not self.unfolded
             self.chose()
-        self.choose(index)
 
     def keyPressEvent(self, event) -> None:
         by = {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}.get(event.key(), 0)
@@ -337,8 +359,8 @@ class Rungs(QWidget):
 
 def _folded_words(folded: tuple[Finding, ...]) -> str:
     more = [one for one in folded if one.verdict.word != "passes"]
-    told = f", {len(more)} do not pass" if more else ", all pass"
-    return f"{len(folded)} more of other steps{told}…"
+    bad = f", {len(more)} {'does' if len(more) == 1 else 'do'} not pass" if more else ", all pass"
+    return f"{len(folded)} more of other steps{bad}…"
 
 
 def _order(one: Finding) -> tuple[int, float]:

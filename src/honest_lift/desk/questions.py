@@ -64,9 +64,9 @@ def recover(parent: QWidget, question: str) -> str:
     """Ask what to do with what was left of a run: "take", "later" or "away"."""
     return _choice(
         _box(parent, parent.tr("Not saved the last time"), question),
-        (parent.tr("Take it in"), _Role.AcceptRole, "take"),
+        (parent.tr("Recover"), _Role.AcceptRole, "take"),
         (parent.tr("Not now"), _Role.RejectRole, "later"),
-        (parent.tr("Put it away"), _Role.DestructiveRole, "away"),
+        (parent.tr("Archive"), _Role.DestructiveRole, "away"),
     )
 
 

@@ -59,7 +59,7 @@ class Session(Walking, QObject):
         self.examination: Examination | None = None
         self.position = ""
         self.spring = ""
-        self.shown = "coil_bind_clearance"
+        self.shown = ""  # the check whose figure the heads carry; "" for that of the open step
         self.walks = "position"  # the kind of place walked on the sheet of all readings
         self.refused = Refused(self.changed.emit)  # what was pasted and can't stand
         self.check = ""  # the check whose finding is looked at, whole

@@ -21,11 +21,12 @@ class Theme(Struct, frozen=True):
     muted: str
     rule: str
     select: str
+    edge: str  # of fields and buttons
     blue: str = "#14344F"
     blue2: str = "#1B4263"
     bar: str = "#0F2438"
     scribe: str = "#EAF3F7"
-    faint: str = "#86ABC2"
+    faint: str = "#8EB3CA"
     chip: str = "#F6F3EC"
     passes: str = "#14776A"
     close: str = "#B57600"
@@ -39,9 +40,9 @@ class Theme(Struct, frozen=True):
         return QColor(getattr(self, word))
 
 
-LIGHT = Theme("light", "#F6F3EC", "#EFEADF", "#1C2227", "#6C6A62", "#D8D2C4", "#DFE7EC")
+LIGHT = Theme("light", "#F6F3EC", "#EFEADF", "#1C2227", "#65635B", "#D8D2C4", "#DFE7EC", "#5D7C90")
 DARK = Theme(
-    "dark", "#191D21", "#20262B", "#ECE8DF", "#A5A39A", "#3A4148", "#27394A",
+    "dark", "#191D21", "#20262B", "#ECE8DF", "#A5A39A", "#3A4148", "#27394A", "#86ABC2",
     passes="#3FB09F", close="#E0A030", fails="#EE6A48", unproven="#A3ADB9", amber_words="#E0A030", chip="#191D21",
     bar="#0B1925",
 )  # fmt: skip
@@ -96,7 +97,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QHeaderView::section {{ background: {t.paper}; color: {t.muted}; border: 0; border-bottom: 2px solid {t.ink};
         padding: 3px 4px; font-size: {px[12]}; font-weight: normal; }}
     QTableCornerButton::section {{ background: {t.paper}; border: 0; }}
-    QLineEdit, QPlainTextEdit, QComboBox, QSpinBox {{ background: {t.paper}; border: 1px solid {t.faint};
+    QLineEdit, QPlainTextEdit, QComboBox, QSpinBox {{ background: {t.paper}; border: 1px solid {t.edge};
         border-radius: 3px; padding: 3px 6px; selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border: 2px solid {t.close}; padding: 2px 5px; }}
     QLineEdit:disabled, QComboBox:disabled {{ color: {t.muted}; background: {t.paper2}; }}
@@ -105,7 +106,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QComboBox::drop-down {{ border: 0; background: transparent; width: 20px; }}
     QComboBox::down-arrow {{ image: url({icons}/down-{t.name}.svg); width: 10px; height: 6px; }}
     #bar QComboBox::down-arrow {{ image: url({icons}/down-bar.svg); }}
-    QPushButton {{ background: {t.paper2}; border: 1px solid {t.faint}; border-radius: 3px; padding: 4px 12px; }}
+    QPushButton {{ background: {t.paper2}; border: 1px solid {t.edge}; border-radius: 3px; padding: 4px 12px; }}
     QPushButton:hover {{ background: {t.select}; }}
     QPushButton:focus {{ border: 2px solid {t.close}; padding: 3px 11px; }}
     QPushButton:disabled {{ color: {t.muted}; }}
@@ -116,7 +117,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QScrollBar::add-line, QScrollBar::sub-line {{ width: 0; height: 0; }}
     QTabBar {{ background: transparent; }}
     QTabBar::tab {{ background: transparent; padding: 6px 14px; color: {t.muted}; border-bottom: 3px solid transparent; }}
-    QTabBar::tab:selected {{ color: {t.ink}; border-bottom: 3px solid {t.blue2}; font-weight: bold; }}
+    QTabBar::tab:selected {{ color: {t.ink}; border-bottom: 3px solid {t.edge}; font-weight: bold; }}
     QTabWidget::pane {{ border: 0; border-top: 1px solid {t.rule}; }}
     #bar {{ background: {t.bar}; }}
     #bar QLabel {{ color: {t.scribe}; background: transparent; }}
@@ -127,7 +128,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     #bar QLineEdit {{ background: #F6F3EC; color: #1C2227; font-size: {px[26]}; border: 2px solid {t.faint};
         padding: 2px 12px; selection-background-color: #1B4263; selection-color: #EAF3F7; }}
     #bar QLineEdit:focus {{ border: 2px solid {t.mark}; }}
-    #bar QComboBox {{ background: {t.blue}; color: {t.scribe}; border: 1px solid {t.blue2}; padding: 2px 6px; }}
+    #bar QComboBox {{ background: {t.blue}; color: {t.scribe}; border: 1px solid {t.faint}; padding: 2px 6px; }}
     #bar QComboBox:focus {{ border: 1px solid {t.mark}; }}
     #bar QComboBox QAbstractItemView {{ background: {t.blue}; color: {t.scribe};
         selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}

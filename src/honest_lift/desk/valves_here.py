@@ -47,6 +47,7 @@ class ValvesHere(QDialog):
         self.wrong.setObjectName("caution")
         self.wrong.setWordWrap(True)
         self.table = QTableWidget(0, 7)
+        self.table.setTabKeyNavigation(False)
         self.table.setAccessibleName(self.tr("Valves that were tried in this seat"))
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)

@@ -47,7 +47,7 @@ class DegreePage(QWidget):
         self.words.setObjectName("working")
         self.words.setAccessibleName(self.tr("What degreeing comes to"))
         self.wrong.setObjectName("caution")
-        self.take = button(self.tr("Take the centreline down"), self.take_down)
+        self.take = button(self.tr("Record centreline"), self.take_down)
         grid = QGridLayout()
         grid.addWidget(Label(self.tr("lobe")), 0, 0)
         grid.addWidget(self.whose, 0, 1)

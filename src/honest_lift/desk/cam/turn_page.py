@@ -81,7 +81,7 @@ class TurnPage(QWidget):
         self.advanced.setMinimumWidth(130)
         for widget in (
             Label(self.tr("try:")), self.advance, self.advanced, Label(self.tr("lash")), self.lash, Label(self.tr("ratio")),
-            self.ratio, button(self.tr("As stated"), self.put_back),
+            self.ratio, button(self.tr("Reset to stated"), self.put_back),
         ):  # fmt: skip
             tried.addWidget(widget, 1 if widget is self.advance else 0)
         column.addLayout(tried)

@@ -43,7 +43,7 @@ class JobPage(Page):
         self.preset.activated.connect(lambda index: self._choose(Job(self.preset.itemData(index))))
         self.meaning = Label()
         self.meaning.setWordWrap(True)
-        self.back = button(self.tr("As the job has it"), lambda: self._choose(Job(self.session.engine.job.preset)))
+        self.back = button(self.tr("Reset to the job"), lambda: self._choose(Job(self.session.engine.job.preset)))
         self.add_row(Label(self.tr("what is being done")), self.preset, self.back)
         self.column.addWidget(self.meaning)
         self.checks = self.follow(RecordTable(self._columns(), self.tr("Checks of the job")), self._put)

@@ -73,7 +73,7 @@ class SpringsPage(Page):
         types.addLayout(
             in_row(
                 button(self.tr("New card"), self._new_card),
-                button(self.tr("Take card out"), lambda: self._drop("cards", self.cards)),
+                button(self.tr("Delete card"), lambda: self._drop("cards", self.cards)),
             )
         )
         types.addWidget(hint_label(members))
@@ -81,14 +81,14 @@ class SpringsPage(Page):
         types.addLayout(
             in_row(
                 button(self.tr("Add a member"), self._new_member),
-                button(self.tr("Take member out"), self._drop_member),
+                button(self.tr("Delete member"), self._drop_member),
             )
         )
         types.addWidget(self.sets, 3)
         types.addLayout(
             in_row(
                 button(self.tr("New set of this card"), self._new_set),
-                button(self.tr("Take set out"), lambda: self._drop("sets", self.sets)),
+                button(self.tr("Delete set"), lambda: self._drop("sets", self.sets)),
                 button(self.tr("Fit in head order"), self._fit_set),
             )
         )
@@ -98,7 +98,7 @@ class SpringsPage(Page):
                 button(self.tr("Add"), self._add_springs),
                 self.count,
                 Label(self.tr("to the set")),
-                button(self.tr("Take spring out"), lambda: self._drop("springs", self.springs)),
+                button(self.tr("Delete spring"), lambda: self._drop("springs", self.springs)),
             )
         )
         both = QHBoxLayout()

@@ -61,12 +61,14 @@ class TesterPage(Page):
         )
         self.readings = self.follow(RecordTable((), self.tr("What the tester shows")), lambda _: None)
         self.column.addWidget(self.references, 2)
-        self.add_row(button(self.tr("New reference spring"), self._add), button(self.tr("Take it out"), self._drop))
+        self.add_row(
+            button(self.tr("New reference spring"), self._add), button(self.tr("Delete reference"), self._drop)
+        )
         self.column.addWidget(
             hint_label(self.tr("What the tester shows at each certified height, since its last calibration:"))
         )
         self.column.addWidget(self.readings, 3)
-        self.add_row(button(self.tr("Calibrate with these readings"), self._calibrate))
+        self.add_row(button(self.tr("Record calibration"), self._calibrate))
         self.beside = StatedTable(
             session, {"in_tester": ("",)}, self.tr("What is in the tester beside the springs"), 330
         )

@@ -41,7 +41,7 @@ class ToolsPage(Page):
         self.kinds.addItems([kind.title for kind in KINDS])
         self.column.addWidget(self.tools, 3)
         self.add_row(
-            self.kinds, button(self.tr("Add this kind"), self._add), button(self.tr("Take tool out"), self._drop)
+            self.kinds, button(self.tr("Add this kind"), self._add), button(self.tr("Delete tool"), self._drop)
         )
         self.column.addWidget(hint_label(self.tr("The tool taken when a reading names none:")))
         self.defaults = self.follow(RecordTable((), self.tr("Default tools")), lambda _: None)

@@ -26,7 +26,7 @@ class HeightsGrid(ReadingGrid):
         length, load = self.session.unit("length"), self.session.unit("load")
         return (
             "valve", "spring", "way", "reading", f"shims, {length}", f"installed\nheight, {length}",
-            f"seat\nload, {load}", f"open\nload, {load}", f"bind\nmargin, {length}", "",
+            f"seat\nload, {load}", f"open\nload, {load}", f"coil-bind\nclearance, {length}", "",
         )  # fmt: skip
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:

@@ -75,14 +75,14 @@ class FindPage(QWidget):
         above, beside, below = QHBoxLayout(), QHBoxLayout(), QHBoxLayout()
         above.addWidget(self.shelves)
         above.addWidget(self.cuts)
-        above.addWidget(button(self.tr("Find what suits"), self.find))
+        above.addWidget(button(self.tr("Search"), self.find))
         above.addWidget(self.sort)
         above.addStretch(1)
         for box in self.filters.values():
             beside.addWidget(box)
         beside.addStretch(1)
         for words, does in (
-            (self.tr("Set beside others"), self.compare), (self.tr("Accept it as one edit"), self.take),
+            (self.tr("Set beside others"), self.compare), (self.tr("Apply to engine"), self.take),
             (self.tr("Save its list…"), self.save_list), (self.tr("Print it…"), self.print_list),
         ):  # fmt: skip
             below.addWidget(button(words, does))

@@ -67,10 +67,10 @@ class MassesPage(QWidget):
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.words.train.masses import control_words, mass_lines
+        from honest_lift.words.train.masses import float_words, mass_lines
 
         seen, here = self.session.examination, self.session.position
         found = seen.finding("float_margin", here) if seen and here else None
         self.model.lines = mass_lines(self.session.book, here, found) if here else ()
         self.model.refresh()
-        self.told.setText("\n".join(control_words(self.session.book, here, found)) if here else "")
+        self.told.setText("\n".join(float_words(self.session.book, here, found)) if here else "")

@@ -58,7 +58,7 @@ class ShelfPage(QWidget):
             above.addWidget(widget)
         above.addStretch(1)
         for words, does in (
-            (self.tr("Add a part"), self.add), (self.tr("Take it off"), self.take_off), (self.tr("Import…"), self.import_file),
+            (self.tr("Add a part"), self.add), (self.tr("Delete part"), self.take_off), (self.tr("Import…"), self.import_file),
             (self.tr("Export…"), self.export), (self.tr("New shelf…"), self.new_shelf),
             (self.tr("Drop the shelf"), self.drop_shelf), (self.tr("Invented shelf"), self.invented),
         ):  # fmt: skip

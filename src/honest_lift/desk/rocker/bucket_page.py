@@ -87,7 +87,7 @@ class BucketPage(QWidget):
         self.drawer.setMinimumWidth(250)
         self.sold.setMinimumWidth(190)
         column.addLayout(in_row(Label(self.tr("in the drawer:")), self.drawer, Label(self.tr("sold:")), self.sold,
-                                button(self.tr("Fit as planned"), self.take)))  # fmt: skip
+                                button(self.tr("Record shims as fitted"), self.take)))  # fmt: skip
         column.addWidget(self.wrong)
         column.addWidget(scrolled(self.words), 1)
         self.drawer.editingFinished.connect(self.take_drawer)

@@ -140,7 +140,7 @@ class FinderPage(QWidget):
         self.stock.setMinimumWidth(220)
         column.addLayout(in_row(Label(self.tr("in stock:")), self.stock, Label(self.tr("lengths stated")), self.quoted))
         column.addLayout(in_row(
-            Label(self.tr("checking pushrod:")), self.turns, self.wide, self.middle, button(self.tr("Take down"), self.take_down),
+            Label(self.tr("checking pushrod:")), self.turns, self.wide, self.middle, button(self.tr("Record"), self.take_down),
             button(self.tr("Strike out"), self.strike_out), button(self.tr("Dimensions…"), self._dimensions),
         ))  # fmt: skip
         column.addWidget(self.wrong)

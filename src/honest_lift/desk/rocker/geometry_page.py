@@ -41,7 +41,7 @@ class GeometryPage(QWidget):
         self.words.setAccessibleName(self.tr("What the rocker does"))
         self.lift = self._slider(self.tr("Lift, from closed to full"), 0, _STEPS)
         self.own = self._slider(self.tr("Pushrod or stand tried"), -_STEPS, _STEPS)
-        self.take = button(self.tr("Take the mark down"), self.take_down)
+        self.take = button(self.tr("Record mark"), self.take_down)
         self.placed: tuple[float, float] | None = None  # ends of the mark drawn on the tip, mm
         self._as_stated: tuple[Any, str, Any] | None = None  # book, valve, and its gear as stated
         self._asked: tuple[tuple[str, ...], ...] = ()  # what the schools ask for there
@@ -67,7 +67,7 @@ class GeometryPage(QWidget):
         self.tried.setMinimumWidth(150)
         for widget, share in (
             (Label(self.tr("closed")), 0), (self.lift, 2), (Label(self.tr("full")), 0), (Label(self.tr("   try:")), 0),
-            (self.own, 2), (self.tried, 0), (button(self.tr("As stated"), lambda: self.own.setValue(0)), 0),
+            (self.own, 2), (self.tried, 0), (button(self.tr("Reset to stated"), lambda: self.own.setValue(0)), 0),
             (button(self.tr("Dimensions…"), lambda: self.session.show_page("Rocker")), 0),
         ):  # fmt: skip
             row.addWidget(widget, share)

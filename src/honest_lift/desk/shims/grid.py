@@ -25,7 +25,7 @@ class ShimGrid(ReadingGrid):
         """Give the titles with their units."""
         length, load = self.session.unit("length"), self.session.unit("load")
         return ("pocket", "spring", f"shims now, {length}", f"shims then, {length}", f"height\nthen, {length}", f"window, {length}",
-                f"seat\nload, {load}", f"open\nload, {load}", f"bind\nmargin, {length}")  # fmt: skip
+                f"seat\nload, {load}", f"open\nload, {load}", f"coil-bind\nclearance, {length}")  # fmt: skip
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a pocket."""

@@ -92,7 +92,7 @@ class RatioPage(QWidget):
         row = QHBoxLayout()
         row.addWidget(Label(self.tr("ratio wanted:")))
         row.addWidget(self.wanted)
-        row.addWidget(button(self.tr("Work it out"), self.work_out))
+        row.addWidget(button(self.tr("Calculate"), self.work_out))
         row.addWidget(button(self.tr("Try the chosen way"), self.try_it))
         row.addStretch(1)
         row.addWidget(Label(self.tr("near rail to centre, to far rail:")))

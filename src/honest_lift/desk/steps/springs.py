@@ -71,5 +71,14 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 
 STEP = Step(
-    "springs", "Spring bench", "&Spring bench", "Ctrl+3", _progress, _make, tasks, walks="spring", is_judged=True
+    "springs",
+    "Spring bench",
+    "&Spring bench",
+    "Ctrl+3",
+    _progress,
+    _make,
+    tasks,
+    walks="spring",
+    is_judged=True,
+    shows="seat_load",
 )

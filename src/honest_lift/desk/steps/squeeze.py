@@ -46,5 +46,5 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 STEP = Step(
     "squeeze", "Chambers", "Cham&bers and compression", "Ctrl+9", _progress, _make, tasks, walks=CHOSEN,
-    reads=frozenset(one.name for one in _ROWS), is_judged=True,
+    reads=frozenset(one.name for one in _ROWS), is_judged=True, shows="compression",
 )  # fmt: skip

@@ -49,6 +49,7 @@ class Step(Struct, frozen=True):
     reads: frozenset[str] = frozenset()
     is_judged: bool = False
     has_bar: bool = True
+    shows: str = "coil_bind_clearance"  # the check whose figure the heads carry, until a person picks another
     pages: tuple[str, ...] = ()  # of the sheet, where other places may ask for one
 
     @property

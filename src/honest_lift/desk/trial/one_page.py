@@ -55,10 +55,10 @@ class OnePage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
-        self.accept = button(self.tr("Accept it as one edit"), self.take)
+        self.accept = button(self.tr("Apply to engine"), self.take)
         column.addLayout(in_row(
-            self.kept, button(self.tr("Keep as…"), self.keep), button(self.tr("Forget it"), self.forget),
-            button(self.tr("Take the change out"), self.table.drop), self.accept,
+            self.kept, button(self.tr("Keep as…"), self.keep), button(self.tr("Delete trial"), self.forget),
+            button(self.tr("Delete change"), self.table.drop), self.accept,
         ))  # fmt: skip
         column.addWidget(self.table)
         row = QHBoxLayout()

@@ -68,7 +68,7 @@ class CrankPage(QWidget):
         self.at.setMinimumWidth(105)
         column.addLayout(in_row(
             Label(self.tr("crank:")), self.crank, self.at, self.play_button,
-            button(self.tr("Where it is tight"), self.go_tightest), self.rods,
+            button(self.tr("Go to the tightest"), self.go_tightest), self.rods,
             button(self.tr("Block…"), lambda: self.session.show_page("Block")),
         ))  # fmt: skip
         column.addWidget(scrolled(self.words), 3)

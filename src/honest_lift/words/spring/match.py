@@ -139,7 +139,7 @@ def shopping_words(engine: Engine, match: Match, one: Candidate, parts: Chosen) 
     lines.append(f"Then read every height, every spring at {_heights(engine, one)}, its bind, and the gap to the seal.")
     lines += endurance_words(engine, match, one, parts)
     if isfinite(one.speed_rpm):
-        lines.append(f"Contact is lost at {one.speed_rpm:.0f} rpm, {BOUND}.")
+        lines.append(f"Valve float at about {round(one.speed_rpm, -2):,.0f} rpm, {BOUND}.")
     return tuple(lines)
 
 

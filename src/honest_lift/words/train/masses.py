@@ -72,10 +72,12 @@ def _worth(speed: float, whole: float, less: float) -> str:
     return f"+{speed * (sqrt(whole / (whole - less)) - 1.0):.0f} rpm"
 
 
-def control_words(book: Book, position: str, control: Finding | None) -> tuple[str, ...]:
-    """Say what control comes to at a valve, or what is missing."""
+def float_words(book: Book, position: str, control: Finding | None) -> tuple[str, ...]:
+    """Say at what speed a valve floats, or what is missing."""
     if control is None:
         return ("State the red line under Engine and parts, Masses: without it valve float is not checked.",)
     lost, red = control.term("float_speed"), control.term("red_line")
-    lines = [f"Contact is lost at {lost:.0f} rpm, the red line is {red:.0f} rpm."] if isfinite(lost) else []
+    lines = (
+        [f"Valve float at about {round(lost, -2):,.0f} rpm, the red line is {red:,.0f} rpm."] if isfinite(lost) else []
+    )
     return (*lines, reason(control, book.engine))

@@ -1,0 +1,32 @@
+"""One thing, one name: the words of the glossary on every page, and none of those they replaced."""
+
+import re
+
+import pytest
+
+from engines import demo
+from honest_lift.checks.wording import reason
+from honest_lift.demo.demonstrations import demonstration
+from honest_lift.facts.fresh import empty_book
+from pages import every_page, texts
+
+GONE = re.compile(
+    r"\b(doubts?|lets? go|contact (is )?lost|told|worked out|anew|nobody|wants?|stands? (at|out|apart|for|on|in|above|below)|"
+    r"bind margin|left over the piston|effective ratio|TDC of the overlap|(before|after) [TB]DC|coils in all|natural frequency|"
+    r"fatigue margin|endless life|out of line|seat to guide|opens sideways|below the deck|left out later|schools?|"
+    r"reads to|true to|repeats to|strongest weakest|hardest|Take (it|down)|at least [\d.]+ \w+$|at most [\d.]+ \w+$)\b",
+    re.IGNORECASE,
+)
+ENGINES = {"eight": demo, "four": lambda: demonstration("four"), "empty": empty_book}
+
+
+@pytest.mark.parametrize("name", ENGINES)
+def test_old_words_are_gone_from_every_page(open_window, name):
+    window = open_window(ENGINES[name]())
+    session = window.session
+    wrong = {f"{page}: {one}" for page, sheet in every_page(window) for one in texts(sheet) if GONE.search(one)}
+    wrong |= {f"window: {one}" for one in texts(window.ladder) | texts(window.bar) if GONE.search(one)}
+    if session.examination is not None:
+        said = {reason(one, session.engine) for one in session.examination.findings}
+        wrong |= {f"reason: {one}" for one in said if GONE.search(one)}
+    assert sorted(wrong) == []

@@ -143,7 +143,7 @@ def test_a_leak_comes_off_with_its_doubt_and_a_large_one_is_refused():
     assert one.value[0] == pytest.approx(60.0 - 0.1125)
     assert one.u[0] > chambers(poured().book).volume.figure.u[0]
     made.read("leak_drop", at_cylinder(1), 0.4, "topped_up", "burette")
-    assert "it loses 0.4 cc a minute: no pour counts" in chambers(made.book).why_not[0]
+    assert "chamber 1 loses 0.4 cc a minute, so no pour counts" in chambers(made.book).why_not[0]
 
 
 def test_pours_that_do_not_agree_settle_nothing_until_there_are_five():

@@ -50,8 +50,8 @@ def test_a_new_engine_from_nothing(qtbot, open_window):
     page = pages["Cam card"]
     sheet.open_page("Cam card")
     for words, text in (
-        ("lobe lift, intake", ".236"), ("lobe lift, exhaust", "6 mm"), ("rocker ratio, engine", "1.5"),
-        ("lash, intake", ".016"), ("lash, exhaust", ".018"), ("target installed height, engine", "1.770"),
+        ("lobe lift, intake", ".236"), ("lobe lift, exhaust", "6 mm"), ("rocker ratio", "1.5"),
+        ("lash, intake", ".016"), ("lash, exhaust", ".018"), ("target installed height", "1.770"),
     ):  # fmt: skip
         put(qtbot, page.facts, row_of(page.facts, words), "value", text)
     put(qtbot, page.asked, row_of(page.asked, "seat load, both"), "min", "130")
@@ -148,7 +148,7 @@ def test_a_refused_cell_keeps_its_text_and_says_why(qtbot, open_window):
     sheet.open_page("Cam card")
     table = sheet.pages["Cam card"].facts
     facts = window.session.engine.facts
-    ratio = row_of(table, "rocker ratio, engine")
+    ratio = row_of(table, "rocker ratio")
     put(qtbot, table, ratio, "value", "16")
     assert "16  lies outside what this can be, 0.8 to 2.6" in sheet.message.text().replace("16 lies", "16  lies")
     assert table.records.index(ratio, 2).data() == "16", "what was typed stays to be mended"

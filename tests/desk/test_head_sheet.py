@@ -177,7 +177,7 @@ def test_every_page_is_drawn_for_an_empty_engine_and_one_with_nothing_measured(h
 def test_the_planted_troubles_are_named_in_words(head):
     window, _ = head()
     wanted = {
-        ("7i", "tip_level"): "stands 0.023 in above its neighbours: a sunk seat or another valve",
+        ("7i", "tip_level"): "is 0.023 in above its neighbours: a sunk seat or another valve",
         ("2e", "spring_seat_level"): "0.009 in above specification",
         ("4e", "leak_test"): "repair the seat, then test again",
     }

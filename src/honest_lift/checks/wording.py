@@ -171,6 +171,8 @@ def _apart(finding: Finding, engine: Engine) -> tuple[str, str]:
 
 
 def _beyond(finding: Finding) -> str:
+    if finding.lowest == -finding.highest:
+        return "outside"
     return "below" if finding.figure < finding.lowest else "above"
 
 

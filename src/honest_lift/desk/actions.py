@@ -89,6 +89,7 @@ ACTIONS: tuple[ActionRow, ...] = (
         for number, (name, one) in enumerate(DEMONSTRATIONS.items(), start=1)
     ),
     ActionRow("keys", "&Keys", "&Help", "F1", lambda window: window.show_keys()),
+    ActionRow("what", "&What is this?", "&Help", "Shift+F1", lambda window: window.show_what()),
     ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.show_cautions()),
     ActionRow("about", "&About", "&Help", "", lambda window: window.show_about()),
 )

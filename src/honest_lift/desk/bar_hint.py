@@ -4,12 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from PyQt6.QtCore import QCoreApplication
+from PyQt6.QtCore import QCoreApplication, Qt
+from PyQt6.QtWidgets import QComboBox
 
+from honest_lift.desk.label import plain
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.observation import words_of
 from honest_lift.facts.quantity import Way
+from honest_lift.words.what_is import quantity_hint
 
 
 def howto_words(session: Session, task: Task | None, way: Way | None) -> str:
@@ -20,6 +23,16 @@ def howto_words(session: Session, task: Task | None, way: Way | None) -> str:
         if words := mock_up_words(session.book, session.position):
             return words
     return way.howto if way else ""
+
+
+def explain_choices(what: QComboBox, way: QComboBox, tasks: Sequence[Task], ways: Sequence[Way]) -> None:
+    """Say under the cursor what can be measured and how each way measures it: of the chosen ones, and in the lists."""
+    for i, task in enumerate(tasks):
+        what.setItemData(i, plain(quantity_hint(task.quantity)), Qt.ItemDataRole.ToolTipRole)
+    for i, one in enumerate(ways):
+        way.setItemData(i, plain(one.howto), Qt.ItemDataRole.ToolTipRole)
+    for combo in (what, way):
+        combo.setToolTip(combo.itemData(combo.currentIndex(), Qt.ItemDataRole.ToolTipRole) or "")
 
 
 def hint_words(task: Task, before: Sequence[str], howto: str, *, another: bool = False, again: bool = False) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
 
-from honest_lift.desk.bar_hint import hint_words, howto_words
+from honest_lift.desk.bar_hint import explain_choices, hint_words, howto_words
 from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
@@ -200,7 +200,7 @@ class ReadingBar(QWidget):
         self.way.setEnabled(len(ways) > 1)
         self.way.setCurrentIndex(max(self.way.findData(usual), 0) if ways else -1)
         self.way.view().setMinimumWidth(self.way.view().sizeHintForColumn(0) + 12)
-        self.way.setToolTip(plain(self._way_howto()))
+        explain_choices(self.what, self.way, self._tasks, ways)
         self._fill_tools()
 
     def _usual_way(self) -> str:

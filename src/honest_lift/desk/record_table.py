@@ -25,7 +25,7 @@ class Column(Struct, frozen=True):
 
     `put` raises EntryError or ValueError with a sentence. Without one the column is read only. `choices` gives
     the texts to choose from, and nothing else is taken; `choices_of` those of a record, of which `put` may take other words;
-    `kind` what the value is: measured looks written in, assumed looks pencilled.
+    `kind` what the value is: measured looks written in, assumed looks pencilled. `hover`: what is said of it under the cursor.
     """
 
     title: str
@@ -36,6 +36,7 @@ class Column(Struct, frozen=True):
     right: bool = False
     width: int = 0
     kind: Callable[[Any], str] | None = None
+    hover: Callable[[Any], str] | None = None
 
 
 def number_column(
@@ -107,7 +108,10 @@ class RecordModel(QAbstractTableModel):
         return 0 if parent.isValid() else len(self.columns)
 
     def headerData(self, section: int, orientation: Qt.Orientation, role: int = Qt.ItemDataRole.DisplayRole) -> Any:
-        if orientation == Qt.Orientation.Horizontal and role == Qt.ItemDataRole.DisplayRole:
+        if orientation == Qt.Orientation.Horizontal and role in (
+            Qt.ItemDataRole.DisplayRole,
+            Qt.ItemDataRole.ToolTipRole,
+        ):
             return self.columns[section].title
         if orientation == Qt.Orientation.Horizontal and role == Qt.ItemDataRole.TextAlignmentRole:
             return _align(self.columns[section])
@@ -124,8 +128,9 @@ class RecordModel(QAbstractTableModel):
             return QColor(self.fails) if bad else QColor(self.muted) if self.kind_of(index) == "assumed" else None
         if role == Qt.ItemDataRole.FontRole and self.kind_of(index) == "measured":
             return font(13 * self.zoom, italic=True)
-        if role == Qt.ItemDataRole.ToolTipRole and bad:
-            return plain(bad[1])
+        if role == Qt.ItemDataRole.ToolTipRole:
+            words = bad[1] if bad else column.hover(record) if column.hover else column.get(record)
+            return plain(words) or None
         return None
 
     def kind_of(self, index: QModelIndex) -> str:

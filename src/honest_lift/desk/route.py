@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtCore import QEvent, QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QPainter
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtWidgets import QToolTip, QWidget
 
 from honest_lift.desk.alignment import RIGHT
+from honest_lift.desk.label import plain
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import STEPS
@@ -91,8 +92,26 @@ class Route(QWidget):
         told = f"{done}/{whole}" if whole else ""
         painter.drawText(QRectF(110 * z, y - 6 * z, self.width() - 120 * z, 16 * z), RIGHT, told)
 
+    def event(self, event) -> bool:
+        """Say what the step under the cursor counts."""
+        if event.type() == QEvent.Type.ToolTip:
+            QToolTip.showText(event.globalPos(), plain(self.explained(self._row_at(event.pos().y()))), self)
+            return True
+        return super().event(event)
+
+    def explained(self, row: int) -> str:
+        """Say what a step is and what it counts: `Spring bench: 15 of 16 valves whose spring has loads and coil bind`."""
+        if not 0 <= row < len(STEPS):
+            return ""
+        step, (_, done, whole, word) = list(STEPS.values())[row], self._look[row]
+        counted = f"{done} of {whole} {step.counts}" if whole else step.counts
+        return f"{step.title}: {counted}" + (f"; {word}" if step.is_judged and word else "")
+
+    def _row_at(self, y: float) -> int:
+        return int((y / self.zoom - 8) // _ROW)
+
     def mousePressEvent(self, event) -> None:
-        row = int((event.position().y() / self.zoom - 8) // _ROW)
+        row = self._row_at(event.position().y())
         if 0 <= row < len(STEPS):
             self.session.open_step(list(STEPS)[row])
 

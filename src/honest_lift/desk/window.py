@@ -245,6 +245,17 @@ class Window(QMainWindow):
         chosen = self.ladder.rungs.chosen
         self.session.look_into("" if self.session.check or chosen is None else chosen.check.name)
 
+    def show_what(self) -> None:
+        """Say what is looked at: the check chosen on the ladder while the ladder has the focus, else what the bar measures."""
+        from honest_lift.words.what_is import finding_card, quantity_card
+
+        engine, chosen, task = self.session.engine, self.ladder.rungs.chosen, self.bar.task
+        asks = self.ladder.rungs.hasFocus() or self.session.check or not self.bar.isVisible()
+        if chosen is not None and asks:
+            questions.tell(self, self.tr("What is this?"), finding_card(chosen, engine))
+        elif task is not None:
+            questions.tell(self, self.tr("What is this?"), quantity_card(task.quantity, engine))
+
     def close_finding(self) -> None:
         """Go back to the sheet."""
         if self.session.check:

@@ -26,6 +26,7 @@ class AskedCheck(Struct, frozen=True):
 
     id: str
     title: str
+    meaning: str
     step: str
     is_asked: bool
     why: str
@@ -70,7 +71,7 @@ class JobPage(Page):
         engine = self.session.engine
         job = engine.job
         return tuple(
-            AskedCheck(name, check.title, STEPS[check.step].title, job.shows(name), self._why(job, name))
+            AskedCheck(name, check.title, check.meaning, STEPS[check.step].title, job.shows(name), self._why(job, name))
             for name, check in every_check().items() if belongs(engine, name)
         )  # fmt: skip
 
@@ -85,7 +86,7 @@ class JobPage(Page):
 
     def _columns(self) -> list[Column]:
         return [
-            Column(self.tr("check"), lambda one: one.title, width=230),
+            Column(self.tr("check"), lambda one: one.title, width=230, hover=lambda one: one.meaning),
             Column(self.tr("at"), lambda one: one.step, width=190),
             Column(self.tr("asked"), lambda one: _ASKED if one.is_asked else _NOT,
                    lambda one, text: replace(one, is_asked=text == _ASKED), choices=lambda: (_ASKED, _NOT), width=110),

@@ -68,7 +68,7 @@ class LimitsPage(Page):
 
     def _columns(self) -> list[Column]:
         return [
-            Column("check", lambda r: _words(r.check), width=160),
+            Column("check", lambda r: _words(r.check), width=160, hover=lambda r: _meaning(r.check)),
             Column("rule", lambda r: r.school, self._put_school, self._schools, width=190),
             Column(
                 "min",
@@ -224,6 +224,10 @@ def _shown(engine: Engine) -> tuple[Tolerance, ...]:
 def _dimension(check: str) -> str:
     """Give the dimension a check is limited in; a length of one that a file of another version names."""
     return CHECKS[check].dimension if check in CHECKS else "length"
+
+
+def _meaning(check: str) -> str:
+    return f"{CHECKS[check].title}: {CHECKS[check].meaning}" if check in CHECKS else ""
 
 
 def _words(check: str) -> str:

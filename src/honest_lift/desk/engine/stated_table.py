@@ -16,6 +16,7 @@ from honest_lift.facts.fact import Fact
 from honest_lift.facts.place import ENGINE, Place, at_role
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.words.what_is import quantity_hint
 
 _KINDS = ("from its card", "assumed", "measured")
 
@@ -28,6 +29,12 @@ class _Row(Struct, frozen=True):
     place: Place
     fact: Fact | None
     measured: str  # the text of the reading that stands there
+
+
+def _figure_words(row: _Row) -> str:
+    """Name a row: `stroke` for the engine, `lash, intake` for less than that."""
+    title = CATALOG[row.quantity].title
+    return title if row.place == ENGINE else f"{title}, {row.place.title}"
 
 
 class StatedTable:
@@ -61,7 +68,7 @@ class StatedTable:
 
     def _columns(self) -> list[Column]:
         return [
-            Column("figure", lambda r: f"{CATALOG[r.quantity].title}, {r.place.title}", width=self._wide),
+            Column("figure", _figure_words, width=self._wide, hover=lambda r: quantity_hint(r.quantity)),
             Column("kind", self._kind, self._put_kind, lambda: _KINDS, width=110),
             Column("value", self._value, self._put_value, right=True, width=90, kind=_kind_of),
             Column("tolerance ±", self._tolerance, self._put_tolerance, right=True, width=124),

@@ -26,5 +26,4 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 STEP = Step(
     "cam", "Camshaft", "&Camshaft", "Ctrl+6", _progress, _make, heights.tasks,
-    pages=("Around the turn", "Card", "Measured lobes", "Degreeing"),
-)  # fmt: skip
+    pages=("Around the turn", "Card", "Measured lobes", "Degreeing"), counts="lobes with durations and a centreline")  # fmt: skip

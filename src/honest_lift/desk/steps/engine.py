@@ -37,4 +37,14 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return EngineSheet(session)
 
 
-STEP = Step("engine", "Engine and parts", "&Engine and parts", "Ctrl+1", _progress, _make, heights.tasks, has_bar=False)
+STEP = Step(
+    "engine",
+    "Engine and parts",
+    "&Engine and parts",
+    "Ctrl+1",
+    _progress,
+    _make,
+    heights.tasks,
+    has_bar=False,
+    counts="figures and parts everything else needs",
+)

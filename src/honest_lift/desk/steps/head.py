@@ -52,5 +52,4 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 STEP = Step(
     "head", "Bare head", "Bare hea&d", "Ctrl+2", _progress, _make, tasks,
-    reads=frozenset(one.name for one in _ROWS), is_judged=True, shows="tip_level",
-)  # fmt: skip
+    reads=frozenset(one.name for one in _ROWS), is_judged=True, shows="tip_level", counts="readings of the bare heads")  # fmt: skip

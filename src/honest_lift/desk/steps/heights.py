@@ -41,4 +41,14 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return sheet
 
 
-STEP = Step("heights", "Springs and heights", "Springs and &heights", "Ctrl+4", _progress, _make, tasks, is_judged=True)
+STEP = Step(
+    "heights",
+    "Springs and heights",
+    "Springs and &heights",
+    "Ctrl+4",
+    _progress,
+    _make,
+    tasks,
+    is_judged=True,
+    counts="valves with an installed height",
+)

@@ -34,4 +34,14 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return MatchSheet(session)
 
 
-STEP = Step("match", "Match", "Ma&tch", "Ctrl+H", _progress, _make, heights.tasks, is_judged=True)
+STEP = Step(
+    "match",
+    "Match",
+    "Ma&tch",
+    "Ctrl+H",
+    _progress,
+    _make,
+    heights.tasks,
+    is_judged=True,
+    counts="masses and the red line",
+)

@@ -41,4 +41,14 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return sheet
 
 
-STEP = Step("readings", "All readings", "&All readings", "Ctrl+0", _progress, _make, tasks, walks=CHOSEN)
+STEP = Step(
+    "readings",
+    "All readings",
+    "&All readings",
+    "Ctrl+0",
+    _progress,
+    _make,
+    tasks,
+    walks=CHOSEN,
+    counts="readings that count and are not stale",
+)

@@ -55,4 +55,5 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 STEP = Step(
     "rocker", "Rocker", "&Rocker", "Ctrl+7", _progress, _make, tasks,
     reads=frozenset(one.name for one in rocker_seen.ROWS), is_judged=True,
+    counts="dimensions of the valve gear; on buckets, shims",
 )  # fmt: skip

@@ -27,4 +27,13 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return sheet
 
 
-STEP = Step("shims", "Shim plan", "Shi&m plan", "Ctrl+5", _progress, _make, heights.tasks)
+STEP = Step(
+    "shims",
+    "Shim plan",
+    "Shi&m plan",
+    "Ctrl+5",
+    _progress,
+    _make,
+    heights.tasks,
+    counts="valves with their shims stated",
+)

@@ -81,4 +81,5 @@ STEP = Step(
     walks="spring",
     is_judged=True,
     shows="seat_load",
+    counts="valves whose spring has loads and coil bind",
 )

@@ -47,4 +47,5 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 STEP = Step(
     "squeeze", "Chambers", "Cham&bers and compression", "Ctrl+9", _progress, _make, tasks, walks=CHOSEN,
     reads=frozenset(one.name for one in _ROWS), is_judged=True, shows="compression",
+    counts="chambers and squish clearances, of all cylinders",
 )  # fmt: skip

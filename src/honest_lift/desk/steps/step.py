@@ -50,6 +50,7 @@ class Step(Struct, frozen=True):
     is_judged: bool = False
     has_bar: bool = True
     shows: str = "coil_bind_clearance"  # the check whose figure the heads carry, until a person picks another
+    counts: str = ""  # what its progress counts, in words
     pages: tuple[str, ...] = ()  # of the sheet, where other places may ask for one
 
     @property

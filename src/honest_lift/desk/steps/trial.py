@@ -24,4 +24,4 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     return TrialSheet(session)
 
 
-STEP = Step("trial", "Trial", "Tr&ial", "Ctrl+J", _progress, _make, heights.tasks)
+STEP = Step("trial", "Trial", "Tr&ial", "Ctrl+J", _progress, _make, heights.tasks, counts="trials kept")

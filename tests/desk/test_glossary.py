@@ -13,7 +13,7 @@ from pages import every_page, texts
 GONE = re.compile(
     r"\b(doubts?|lets? go|contact (is )?lost|told|worked out|anew|nobody|wants?|stands? (at|out|apart|for|on|in|above|below)|"
     r"bind margin|left over the piston|effective ratio|TDC of the overlap|(before|after) [TB]DC|coils in all|natural frequency|"
-    r"fatigue margin|endless life|out of line|seat to guide|opens sideways|below the deck|left out later|schools?|"
+    r"fatigue margin|endless life|out of line|seat to guide|opens sideways|piston below the deck|left out later|schools?|"
     r"reads to|true to|repeats to|strongest weakest|hardest|Take (it|down)|at least [\d.]+ \w+$|at most [\d.]+ \w+$)\b",
     re.IGNORECASE,
 )

@@ -58,7 +58,8 @@ def test_bar_route_tables_and_the_card_explain(open_window, monkeypatch):
     window._actions["what"].trigger()
     chosen = window.ladder.rungs.chosen
     assert said[-1].startswith(f"{chosen.check.title}\n{chosen.check.meaning}")
-    assert "Rules:" in said[-1]
+    bind = window.session.examination.finding("coil_bind_clearance", "1e")
+    assert "Rules:\n  0.060 in min: the default: room for" in finding_card(bind, window.session.engine)
     window._actions["step_engine"].trigger()
     page = window.sheets["engine"].pages["Limits"]
     window.sheets["engine"].open_page("Limits")

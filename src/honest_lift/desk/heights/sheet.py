@@ -56,7 +56,7 @@ class HeightsSheet(QWidget):
         self.grid.dress(theme, zoom)
         header = self.grid.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 40), (1, 48), (3, 86), (4, 58), (5, 112), (6, 60), (7, 60), (8, 74), (9, 34)):
+        for column, width in ((0, 40), (1, 48), (3, 74), (4, 70), (5, 106), (6, 60), (7, 60), (8, 92), (9, 34)):
             header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
             self.grid.setColumnWidth(column, round(width * zoom))
 

@@ -61,7 +61,7 @@ class ShimsSheet(QWidget):
         self.paper = button(self.tr("Print it…"), self.print_card)
         self.model, self.grid = ShimGrid(session), GridView()
         self.grid.setModel(self.model)
-        self.grid.fix({0: 84, 1: 50, 4: 68, 6: 60, 7: 60, 8: 66})
+        self.grid.fix({0: 84, 1: 50, 4: 68, 6: 60, 7: 60, 8: 92})
         self.grid.setAccessibleName(self.tr("The shim plan, pocket by pocket"))
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The window of installed heights of every pocket"))

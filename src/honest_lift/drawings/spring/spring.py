@@ -39,7 +39,10 @@ def spring_scene(
     pitch = wide + 42.0
     strokes: list[Stroke] = []
     for i, view in enumerate(views):
-        strokes += _view(view, members, shims_mm, bind_mm, bind_words, i * pitch, wide)
+        said = (
+            bind_words if i == len(views) - 1 else ""
+        )  # one line on one pad: its words lie beside the last, free of the others
+        strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide)
     return Scene(tuple(strokes), -wide / 2 - 6, -14.0, (len(views) - 1) * pitch + wide / 2 + 34, top + _RETAINER_MM + 3)
 
 
@@ -77,7 +80,7 @@ def _view(
     if isfinite(bind_mm):
         line = base + bind_mm
         strokes.append(Line(x - half - 4, line, x + half + 2, line, "mark", dashed=True))
-        strokes.append(Words(side + 2.5, line, bind_words, "left", "small", "mark"))
+        strokes += [Words(side + 2.5, line, bind_words, "left", "small", "mark")] if bind_words else []
     return strokes
 
 

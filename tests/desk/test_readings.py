@@ -132,7 +132,7 @@ def test_enter_replaces_and_shift_enter_repeats(qtbot, open_window):
     window = open_window(Bench().book)
     type_in(qtbot, window, "1.770")
     window.session.go("1e")
-    assert window.bar.hint.text() == "before: 1.770; Enter replaces, Shift+Enter repeats"
+    assert window.bar.hint.text() == "before: 1.770; Enter replaces, * repeats"
     type_in(qtbot, window, "1.774", repeat=True)
     assert row(window, "1e")[5].startswith("1.772")
     window.session.go("1e")
@@ -458,3 +458,25 @@ def test_the_margins_are_folded_by_key(open_window):
     words = rungs.explained(rungs.findings[1])
     assert words.startswith(f"{rungs.findings[1].check.title}: ")
     assert rungs.findings[1].check.meaning in words
+
+
+def test_a_number_pad_is_enough_for_a_bench(qtbot, open_window):
+    window = open_window()
+    window.session.open_step("heights")
+    window.session.go("1e")
+    entry = window.bar.entry
+    before = len(window.session.book.journal)
+    for key in "1/2*":  # half an inch is no installed height: asked, and not yet taken
+        qtbot.keyClicks(entry, key)
+    assert entry.text() == "1/2"
+    assert len(window.session.book.journal) == before
+    entry.clear()
+    for key in "1.80+.003*":
+        qtbot.keyClicks(entry, key)
+    added = window.session.book.journal[before:]
+    assert [(one.text, one.supersedes) for one in added] == [("1.80+.003", ())], "a repeat beside what is there"
+    window.session.go("1e")
+    assert "* repeats" in window.bar.hint.text()
+    window.bar.choose(next(one for one in window.bar._tasks if one.row.choices))
+    qtbot.keyClicks(entry, "*")
+    assert entry.text() == "*", "no figure before it: it is a sign like any other"

@@ -42,7 +42,7 @@ def hint_words(task: Task, before: Sequence[str], howto: str, *, another: bool =
     """
     if before:
         more = f" and {len(before) - 1} more" if len(before) > 1 else ""
-        words = QCoreApplication.translate("bar", "Enter replaces, Shift+Enter repeats")
+        words = QCoreApplication.translate("bar", "Enter replaces, * repeats")
         if again:
             words = QCoreApplication.translate("bar", "read it once more: Enter adds this one beside it")
         elif another:

@@ -293,7 +293,7 @@ class Window(QMainWindow):
         rows = [(row.key, row.title.replace("&", "").rstrip("…")) for row in ACTIONS if row.key]
         rows += [
             ("Enter", "take the reading and step on"),
-            ("Shift+Enter", "take it as a repeat of what is there"),
+            ("Shift+Enter, *", "take it as a repeat of what is there"),
             ("Up, Down", "another valve or spring"),
         ]
         table = "".join(f"<tr><td><b>{key}</b>&nbsp;&nbsp;</td><td>{title}</td></tr>" for key, title in rows)

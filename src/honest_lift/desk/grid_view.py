@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from PyQt6.QtCore import QModelIndex, QRect, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QFont, QGuiApplication, QKeySequence, QPainter
+from PyQt6.QtGui import QColor, QFont, QFontMetrics, QGuiApplication, QKeySequence, QPainter
 from PyQt6.QtWidgets import QAbstractItemView, QHeaderView, QStyledItemDelegate, QStyleOptionViewItem, QTableView
 
 from honest_lift.desk.alignment import LEFT, RIGHT, VCENTER
+from honest_lift.desk.column_widths import head_width, shared_out, text_width
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.reading_grid import Cell
 from honest_lift.desk.theme import LIGHT, font
@@ -44,22 +45,42 @@ class GridView(QTableView):
         self.viewport().update()
 
     def fix(self, widths: Mapping[int, int]) -> None:
-        """Keep some columns as wide as told, in unzoomed pixels, minus counted from the last; the others share the rest."""
+        """Wish some columns so wide, in unzoomed pixels, minus counted from the last; the others share the rest."""
+        if self._widths is None:
+            self.model().reshaped.connect(self.size_columns)
+            self.model().grown.connect(self.size_columns)
         self._widths = dict(widths)
-        self.model().reshaped.connect(self.size_columns)
+        self.size_columns()
+
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
         self.size_columns()
 
     def size_columns(self) -> None:
-        """Size the columns of a grid that was told which are fixed."""
-        if self._widths is None:
+        """Size the columns of a grid that was told what is wished."""
+        count = self.model().columnCount() if self.model() else 0
+        if self._widths is None or count != len(self.model().heads):  # it has no heads yet
             return
-        header, count = self.horizontalHeader(), self.model().columnCount()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        wished: list[int | None] = [None] * count
         for column, width in self._widths.items():
-            column = column if column >= 0 else count + column
-            if 0 <= column < count:
-                header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-                self.setColumnWidth(column, round(width * self.zoom))
+            if -count <= column < count:
+                wished[column] = round(width * self.zoom)
+        header = self.horizontalHeader()
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
+        for column, width in enumerate(shared_out(self._needs(), wished, self.viewport().width())):
+            self.setColumnWidth(column, width)
+
+    def _needs(self) -> list[int]:
+        """Give what each column needs for its head and its cells."""
+        heads, z = self.horizontalHeader().fontMetrics(), self.zoom
+        figures, words = QFontMetrics(font(14.5 * z, bold=True)), QFontMetrics(font(13 * z))
+        needs = []
+        for column, head in enumerate(self.model().heads):
+            cells = [row[column] for row in self.model().cells]
+            right = any(one.right or one.bold for one in cells)
+            told = text_width([one.text for one in cells], figures if right else words, z, figures=right)
+            needs.append(max(head_width(head, heads, z), told))
+        return needs
 
     def keyPressEvent(self, event) -> None:
         if event.matches(QKeySequence.StandardKey.Copy):

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QAbstractItemView, QTableWidget, QTableWidgetItem
+from PyQt6.QtWidgets import QAbstractItemView, QHeaderView, QTableWidget, QTableWidgetItem
 
 from honest_lift.desk.label import plain
 from honest_lift.desk.session import Session
@@ -29,6 +29,7 @@ class HistoryTable(QTableWidget):
         self.setTabKeyNavigation(False)
         self.setShowGrid(False)
         self.verticalHeader().hide()
+        self.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
         self.horizontalHeader().setStretchLastSection(True)
 
     def show_history(self, quantity: str, place: Place | None, at: dict[str, float]) -> None:
@@ -51,7 +52,6 @@ class HistoryTable(QTableWidget):
                     struck.setStrikeOut(True)
                     item.setFont(struck)
                 self.setItem(row, column, item)
-        self.resizeColumnsToContents()
 
     @property
     def chosen(self) -> Standing | None:

@@ -40,6 +40,7 @@ class PagedSheet(QWidget):
     def _lay_out(self, title: str, caution: str) -> None:
         row, beside = QHBoxLayout(), Label(caution)
         beside.setObjectName("caution")
+        beside.setWordWrap(True)
         row.addWidget(self.tabs)
         row.addSpacing(12)
         row.addWidget(beside, 1)

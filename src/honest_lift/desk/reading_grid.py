@@ -60,6 +60,7 @@ class ReadingGrid(QStandardItemModel):
     """Rows of cells. Nothing is typed here: keys go to the reading bar. `reshaped`: there are other columns."""
 
     reshaped = pyqtSignal()
+    grown = pyqtSignal()  # a column has a longer text than it ever had
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -67,6 +68,7 @@ class ReadingGrid(QStandardItemModel):
         self.names: list[str] = []
         self.cells: list[tuple[Cell, ...]] = []
         self.heads: tuple[str, ...] = ()
+        self._longest: list[int] = []
 
     def row_names(self) -> list[str]:
         """Give what stands in the rows: valves, or springs."""
@@ -100,20 +102,25 @@ class ReadingGrid(QStandardItemModel):
         if fresh or heads != self.heads:
             self._show_heads(heads)
         self.heads = heads
+        longest = [max((len(line[i].text) for line in cells), default=0) for i in range(len(heads))]
+        grown = wide or any(now > before for now, before in zip(longest, self._longest, strict=True))
+        self._longest = longest if wide else [max(pair) for pair in zip(longest, self._longest, strict=True)]
         if wide:
             self.reshaped.emit()
+        elif grown:
+            self.grown.emit()
 
     def _show(self, row: int, column: int, cell: Cell, head: str) -> None:
         item = self.item(row, column)
         item.setText(cell.text)
         item.setData(f"{self.names[row]}, {head or 'verdict'}: {cell.words}", _ACCESSIBLE)
-        if cell.hover:
-            item.setData(plain(cell.hover), _TOOL_TIP)
+        item.setData(plain(cell.hover or cell.text), _TOOL_TIP)
 
     def _show_heads(self, heads: tuple[str, ...]) -> None:
         self.setHorizontalHeaderLabels(heads)
         for column, cell in enumerate(self.cells[0] if self.cells else ()):
             self.horizontalHeaderItem(column).setData((RIGHT if cell.right else LEFT) | VCENTER, _ALIGNMENT)
+            self.horizontalHeaderItem(column).setData(plain(heads[column].replace("\n", " ")), _TOOL_TIP)
 
     def name(self, row: int) -> str:
         """Give what stands in a row."""

@@ -11,9 +11,10 @@ from typing import Any
 
 from msgspec import Struct
 from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QPen
-from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QHeaderView, QStyledItemDelegate, QTableView
+from PyQt6.QtGui import QColor, QFontMetrics, QPen
+from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QStyledItemDelegate, QTableView
 
+from honest_lift.desk.column_widths import head_width, shared_out, text_width
 from honest_lift.desk.label import plain
 from honest_lift.desk.theme import font
 from honest_lift.numbers.entry import EntryError, Field, parse
@@ -187,6 +188,11 @@ class RecordTable(QTableView):
         self.records.modelReset.connect(self._size)
         self._size()
 
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.records.fails, self.records.muted, self.records.zoom = theme.fails, theme.muted, zoom
+        self._size()
+
     @property
     def current(self) -> Any:
         """Give the record of the current row; None for none."""
@@ -211,13 +217,21 @@ class RecordTable(QTableView):
         else:
             super().keyPressEvent(event)
 
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
+        self._size()
+
     def _size(self) -> None:
-        header = self.horizontalHeader()
-        for i, column in enumerate(self.records.columns):
-            fixed = QHeaderView.ResizeMode.Interactive if column.width else QHeaderView.ResizeMode.Stretch
-            header.setSectionResizeMode(i, fixed)
-            if column.width:
-                self.setColumnWidth(i, column.width)
+        """Give every column what its head and its figures need, or what is wished for it where that is more."""
+        z, heads = self.records.zoom, self.horizontalHeader().fontMetrics()
+        words = QFontMetrics(font(13 * z))
+        needs = []
+        for column in self.records.columns:
+            cells = [column.get(one) for one in self.records.records]
+            needs.append(max(head_width(column.title, heads, z), text_width(cells, words, z, figures=column.right)))
+        wished = [round(one.width * z) if one.width else None for one in self.records.columns]
+        for i, width in enumerate(shared_out(needs, wished, self.viewport().width())):
+            self.setColumnWidth(i, width)
 
 
 class _Editor(QStyledItemDelegate):

@@ -14,11 +14,13 @@ from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.job import AS_BEGUN
 
-_ROW = 35
+_ROW, _FOLDED = 35, 62
 
 
 class Route(QWidget):
     """Draws the steps; a click or a key opens one at any time."""
+
+    folded = False
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -34,8 +36,14 @@ class Route(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
-        self.setFixedWidth(round(200 * zoom))
+        self.fold(self.folded)
         self.setMinimumHeight(round((10 + _ROW * len(STEPS)) * zoom))  # every step is seen, whatever stands below
+        self.update()
+
+    def fold(self, folded: bool) -> None:
+        """Show the steps whole, or by their keys alone; what they are is said under the cursor."""
+        self.folded = folded
+        self.setFixedWidth(round((_FOLDED if folded else 200) * self.zoom))
         self.update()
 
     def refresh(self) -> None:
@@ -70,8 +78,11 @@ class Route(QWidget):
                 painter.fillRect(QRectF(0, top, 4 * z, _ROW * z), QColor(t.blue2 if t.name == "light" else t.faint))
             painter.setPen(QColor(t.ink))
             painter.setFont(font(14 * z, bold=here))
-            painter.drawText(QPointF(42 * z, top + 17 * z), self.tr(step.title))
-            self._paint_progress(painter, top + 26 * z, done, whole if word or not step.is_judged else 0)
+            painter.drawText(QPointF(42 * z, top + 17 * z), step.keys[-1] if self.folded else self.tr(step.title))
+            if not self.folded:
+                self._paint_progress(painter, top + 26 * z, done, whole if word or not step.is_judged else 0)
+            if step.is_judged and not word and self.folded:
+                continue
             if step.is_judged and not word:
                 painter.drawText(QPointF(42 * z, top + 31 * z), self.tr("not asked"))
             elif step.is_judged:

@@ -12,6 +12,7 @@ def sheet_head(title: str, subtitle: QLabel) -> QHBoxLayout:
     words = Label(title)
     words.setObjectName("title")
     subtitle.setObjectName("subtitle")
+    subtitle.setWordWrap(True)
     row = QHBoxLayout()
     row.addWidget(words)
     row.addSpacing(16)

@@ -29,6 +29,9 @@ from honest_lift.facts.journal_file import named
 FINDING = "finding"  # the sheet of one finding, which is no step
 
 
+_NARROW = 1200  # unzoomed pixels
+
+
 class Window(QMainWindow):
     """One engine in one window. Every change goes through the session."""
 
@@ -93,6 +96,16 @@ class Window(QMainWindow):
         self.resize(1280, 800)
         self.setMinimumSize(1024, 640)
 
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
+        self._fold_side()
+
+    def _fold_side(self) -> None:
+        """Let the middle breathe in a narrow window: the route shows its steps by their keys alone, and F2 stands for its list."""
+        narrow = self.width() < _NARROW * self.zoom
+        self.route.fold(narrow)
+        self.next.setVisible(not narrow)
+
     def _make_actions(self) -> None:
         menus = {}
         for row in ACTIONS:
@@ -124,6 +137,7 @@ class Window(QMainWindow):
         self.setStyleSheet(style_sheet(theme, zoom))
         for part in (self.strip, self.route, self.next, self.ladder, self.bar, *self.sheets.values()):
             part.dress(theme, zoom)
+        self._fold_side()
         self._actions["theme"].setChecked(theme_name == "dark")
 
     def _follow(self) -> None:

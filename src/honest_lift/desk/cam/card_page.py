@@ -92,7 +92,7 @@ class CardPage(QWidget):
         """Take a theme and a zoom."""
         self.table.setFixedHeight(round((27 * len(_LINES) + 34) * zoom))
         self.table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
-        self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
+        self.table.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session."""

@@ -59,7 +59,7 @@ class LobesPage(QWidget):
         self.drawing.setFixedHeight(round(206 * zoom))
         self.table.setFixedHeight(round(112 * zoom))
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
-        self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
+        self.table.dress(theme, zoom)
 
     # --- following ---
 

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QFrame, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
 
+from honest_lift.desk.flow import Flow
 from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import RecordTable
@@ -38,13 +39,9 @@ class Page(QWidget):
         self.column.addLayout(in_row(*widgets))
 
 
-def in_row(*widgets: QWidget) -> QHBoxLayout:
-    """Lay widgets side by side from the left."""
-    row = QHBoxLayout()
-    for widget in widgets:
-        row.addWidget(widget)
-    row.addStretch(1)
-    return row
+def in_row(*widgets: QWidget) -> Flow:
+    """Lay widgets side by side from the left, in more lines where they need them."""
+    return Flow(*widgets)
 
 
 def hint_label(words: str) -> QLabel:

@@ -54,7 +54,7 @@ class EngineSheet(QWidget):
         for page in self.pages.values():
             for table in page.findChildren(QWidget):
                 if hasattr(table, "records"):
-                    table.records.fails, table.records.muted, table.records.zoom = theme.fails, theme.muted, zoom
+                    table.dress(theme, zoom)
                     table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
 
     def open_page(self, name: str) -> None:

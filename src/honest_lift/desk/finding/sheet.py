@@ -11,7 +11,6 @@ from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import (
     QHBoxLayout,
-    QHeaderView,
     QPushButton,
     QScrollArea,
     QSizePolicy,
@@ -89,8 +88,9 @@ class FindingSheet(QWidget):
             label.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
         self.working.setAccessibleName(self.tr("Working"))
         self.inputs.setModel(self.model)
+        self.inputs.fix({0: 126, 1: 142, 2: 72, 3: 112, 5: 90})
         self.inputs.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.inputs.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.inputs.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAsNeeded)
         self.inputs.setAccessibleName(self.tr("What the finding rests on"))
         for index, button in enumerate(self.worth):
             button.setObjectName("offer")
@@ -144,11 +144,6 @@ class FindingSheet(QWidget):
         self.shape.theme, self.shape.zoom = theme, zoom
         self.inputs.dress(theme, zoom)
         self.budget.dress(theme, zoom)
-        header = self.inputs.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 126), (1, 142), (2, 72), (3, 112), (5, 90)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.inputs.setColumnWidth(column, round(width * zoom))
         self.refresh()
 
     def refresh(self) -> None:

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QLineEdit, QPushButton, QVBoxLayout, QWidget
 
+from honest_lift.desk.flow import Flow
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
@@ -38,13 +39,10 @@ class CutBar(QWidget):
         self.words.setWordWrap(True)
         self.words.setObjectName("hint")
         self.words.setAccessibleName(self.tr("Cut plan of the spring seats"))
-        top, column = QHBoxLayout(), QVBoxLayout(self)
-        top.addWidget(Label(self.tr("one plane by")))
-        top.addWidget(self.means)
-        top.addWidget(Label(self.tr("plane of this head at")))
-        top.addWidget(self.plane)
-        top.addWidget(self.record)
-        top.addStretch(1)
+        column = QVBoxLayout(self)
+        top = Flow(
+            Label(self.tr("one plane by")), self.means, Label(self.tr("plane of this head at")), self.plane, self.record
+        )
         column.setContentsMargins(0, 0, 0, 0)
         column.addLayout(top)
         column.addWidget(self.words)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import isfinite, nan
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QHeaderView, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
@@ -37,6 +37,7 @@ class HeightsSheet(QWidget):
         self.model = HeightsGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)
+        self.grid.fix({0: 40, 1: 48, 3: 74, 4: 70, 5: 106, 6: 60, 7: 60, 8: 92, 9: 34})
         self.grid.setAccessibleName(self.tr("Heights and loads of every valve"))
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
@@ -54,11 +55,6 @@ class HeightsSheet(QWidget):
         self.drawing.dress(theme, zoom)
         self.drawing.setFixedHeight(round(216 * zoom))
         self.grid.dress(theme, zoom)
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column, width in ((0, 40), (1, 48), (3, 74), (4, 70), (5, 106), (6, 60), (7, 60), (8, 92), (9, 34)):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(width * zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

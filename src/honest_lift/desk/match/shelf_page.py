@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWid
 from honest_lift.desk import questions
 from honest_lift.desk.apart import run_apart
 from honest_lift.desk.engine.page import button
+from honest_lift.desk.flow import Flow
 from honest_lift.desk.label import Label
 from honest_lift.desk.match.import_dialog import ImportDialog
 from honest_lift.desk.match.shelf_here import ShelfHere
@@ -52,7 +53,7 @@ class ShelfPage(QWidget):
         here.changed.connect(self.refresh)
 
     def _lay_out(self) -> None:
-        column, above, below = QVBoxLayout(self), QHBoxLayout(), QHBoxLayout()
+        column, above, below = QVBoxLayout(self), QHBoxLayout(), Flow()
         column.setContentsMargins(0, 0, 0, 0)
         for widget in (self.shelves, self.kind, self.words):
             above.addWidget(widget)
@@ -63,7 +64,6 @@ class ShelfPage(QWidget):
             (self.tr("Drop the shelf"), self.drop_shelf), (self.tr("Invented shelf"), self.invented),
         ):  # fmt: skip
             below.addWidget(button(words, does))
-        below.addStretch(1)
         column.addLayout(above)
         column.addWidget(self.table, 1)
         column.addLayout(below)
@@ -71,7 +71,7 @@ class ShelfPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
+        self.table.dress(theme, zoom)
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
 
     # --- what is shown ---

@@ -93,17 +93,10 @@ class BucketPage(QWidget):
         self.drawer.editingFinished.connect(self.take_drawer)
         self.sold.editingFinished.connect(self.take_sold)
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
-        self._zoom = 1.0
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self._zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size()
-
-    def _size(self) -> None:
-        for at, wide in enumerate(_WIDTHS):
-            self.grid.setColumnWidth(at, round(wide * self._zoom))
 
     def refresh(self) -> None:
         """Follow the session."""
@@ -113,7 +106,6 @@ class BucketPage(QWidget):
         engine, unit = self.session.engine, self.session.unit("length")
         plan = self.model.plan = plan_bucket_shims(self.session.book)
         self.model.refresh()
-        self._size()
         self.grid.show_row(self.model.row_of(self.session.position))
         fine = _FINE[unit]
         if not self.drawer.hasFocus():

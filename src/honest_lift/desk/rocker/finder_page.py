@@ -152,11 +152,7 @@ class FinderPage(QWidget):
         for view, widths, high in ((self.grid, _WIDTHS, 205), (self.read_grid, _READ_WIDTHS, 126)):
             view.dress(theme, zoom)
             view.setFixedHeight(round(high * zoom))
-            for at, wide in enumerate(widths):
-                view.setColumnWidth(at, round(wide * zoom))
-        self._zoom = zoom
-
-    _zoom = 1.0
+            view.fix(dict(enumerate(widths)))
 
     def refresh(self) -> None:
         """Follow the session."""
@@ -166,10 +162,8 @@ class FinderPage(QWidget):
         ends = beyond(book, role, position)
         self.model.beyond_mm = 0.0 if isinstance(ends, str) else ends
         self.model.rows = finder_rows(book, role, position)
-        for model, view, widths in ((self.model, self.grid, _WIDTHS), (self.read_model, self.read_grid, _READ_WIDTHS)):
+        for model in (self.model, self.read_model):
             model.refresh()
-            for at, wide in enumerate(widths):
-                view.setColumnWidth(at, round(wide * self._zoom))
         if not self.stock.hasFocus():
             unit = self.session.unit("length")
             self.stock.setText("; ".join(in_figures(one, "length", unit) for one in self.session.engine.pushrod_stock))

@@ -113,7 +113,7 @@ class ShimsSheet(QWidget):
         self.grid.dress(theme, zoom)
         self.drawing.dress(theme, zoom)
         self.drawing.setFixedHeight(round(132 * zoom))
-        self.stock.records.fails, self.stock.records.muted, self.stock.records.zoom = theme.fails, theme.muted, zoom
+        self.stock.dress(theme, zoom)
         self.stock.setFixedHeight(round(112 * zoom))
 
     def refresh(self) -> None:

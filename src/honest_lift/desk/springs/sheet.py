@@ -32,6 +32,7 @@ class SpringsSheet(QWidget):
         self.predicted.setWordWrap(True)
         caution = Label(CATALOG["spring_load"].caution)
         caution.setObjectName("caution")
+        caution.setWordWrap(True)
         self.model = SpringsGrid(session)
         self.grid = GridView()
         self.grid.setModel(self.model)

@@ -83,7 +83,7 @@ class OnePage(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
-        self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
+        self.table.dress(theme, zoom)
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
         self._zoom = zoom
         self._fit()

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
-from PyQt6.QtWidgets import QHeaderView, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import hint_label
 from honest_lift.desk.grid_view import GridView
@@ -66,16 +66,10 @@ class SidePage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.zoom = zoom
         self.grid.dress(theme, zoom)
-        self._size_columns()
 
     def _size_columns(self) -> None:
-        header = self.grid.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
-        for column in range(2, self.model.columnCount(), 2):
-            header.setSectionResizeMode(column, QHeaderView.ResizeMode.Fixed)
-            self.grid.setColumnWidth(column, round(34 * self.zoom))
+        self.grid.fix(dict.fromkeys(range(2, self.model.columnCount(), 2), 34))
 
     def refresh(self) -> None:
         """Follow the session."""

@@ -1,0 +1,63 @@
+"""Nothing is cut: every label, button, tab, head and figure of every page has the room its font asks for, at three sizes."""
+
+import pytest
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QFontMetrics
+from PyQt6.QtWidgets import QAbstractButton, QApplication, QLabel, QTabBar, QTableView
+
+from engines import demo
+from honest_lift.demo.demonstrations import demonstration
+from honest_lift.desk.theme import font
+from honest_lift.facts.fresh import empty_book
+from pages import every_page, shown
+
+SIZES = ((1280, 800, 1.0), (1024, 640, 1.0), (1280, 800, 1.3))
+ENGINES = {"eight": demo, "four": lambda: demonstration("four"), "empty": empty_book}
+
+
+def cut_words(sheet):
+    """Labels on one line, buttons and tabs that are narrower than their words."""
+    for one in shown(sheet, QAbstractButton):
+        if one.text() and one.width() < one.sizeHint().width():
+            yield f"button {one.text()}"
+    for one in shown(sheet, QLabel):
+        if one.text() and not one.wordWrap() and one.width() < one.sizeHint().width() - 1:
+            yield f"label {one.text()}"
+    for one in shown(sheet, QTabBar):
+        wide = max((one.tabRect(i).right() for i in range(one.count())), default=0)
+        if wide > one.width() + 1 and not one.usesScrollButtons():
+            yield f"tabs up to {one.tabText(one.count() - 1)}"
+
+
+def cut_columns(view, zoom):
+    """Heads narrower than their longest line, figures that do not fit, and other cells that are cut and say so nowhere."""
+    model, heads = view.model(), view.horizontalHeader().fontMetrics()
+    figures = QFontMetrics(font(14.5 * zoom)) if hasattr(model, "cells") else view.fontMetrics()
+    for column in range(model.columnCount()):
+        wide = view.columnWidth(column)
+        title = str(model.headerData(column, Qt.Orientation.Horizontal) or "")
+        if max(heads.horizontalAdvance(line) for line in title.split("\n")) > wide:
+            yield f"head {title!r}"
+        for row in range(min(model.rowCount(), 20)):
+            index = model.index(row, column)
+            text, align = str(index.data() or ""), index.data(Qt.ItemDataRole.TextAlignmentRole)
+            right = model.cells[row][column].right if hasattr(model, "cells") else bool(align and int(align) & 2)
+            if figures.horizontalAdvance(text) + 8 <= wide:
+                continue
+            if right or not index.data(Qt.ItemDataRole.ToolTipRole):
+                yield f"cell {text!r} under {title!r}"
+
+
+@pytest.mark.parametrize("size", SIZES, ids=str)
+@pytest.mark.parametrize("name", ENGINES)
+def test_nothing_is_cut(open_window, name, size):
+    wide, high, zoom = size
+    window = open_window(ENGINES[name]())
+    window.resize(wide, high)
+    window.dress("light", zoom)
+    found = []
+    for page, sheet in every_page(window):
+        QApplication.processEvents()
+        found += [f"{page}: {one}" for one in cut_words(sheet)]
+        found += [f"{page}: {one}" for view in shown(sheet, QTableView) for one in cut_columns(view, zoom)]
+    assert "\n".join(found) == ""

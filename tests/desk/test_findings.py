@@ -164,7 +164,7 @@ def test_a_step_that_can_only_be_stated_opens_its_page(open_window):
     window = open_window(Bench().book)
     index = next(i for i, one in enumerate(window.session.plan) if one.page == "Cam card")
     window.next.start(index)
-    assert window.sheets["engine"].tabs.currentWidget() is window.sheets["engine"].pages["Cam card"]
+    assert window.sheets["engine"].tabs.currentWidget().widget() is window.sheets["engine"].pages["Cam card"]
 
 
 def test_the_list_is_walked_with_keys(qtbot, open_window):

@@ -74,7 +74,7 @@ def test_an_engine_without_dimensions_says_which_to_measure_and_opens_their_page
     sheet.grab()
     window.session.show_page("Rocker")
     page = window.sheets["engine"].pages["Rocker"]
-    assert window.sheets["engine"].tabs.currentWidget() is page
+    assert window.sheets["engine"].tabs.currentWidget().widget() is page
     page.mount.setCurrentIndex(1)
     page.mount.activated.emit(1)
     assert window.session.engine.rocker_mount == "shaft"

@@ -74,7 +74,7 @@ def walk(qtbot, window) -> tuple[int, list[str]]:
         window._actions["next_reading"].trigger()  # F2
         if window.session.queue is None:
             assert plan[0].stated
-            page = window.sheets["engine"].tabs.currentWidget()
+            page = window.sheets["engine"].tabs.currentWidget().widget()
             assert window.session.step == "engine"
             assert page is window.sheets["engine"].pages[plan[0].page]
             fact = Fact(plan[0].quantity, ENGINE, STATED[plan[0].quantity], tolerance=0.003)

@@ -35,6 +35,15 @@ def explain_choices(what: QComboBox, way: QComboBox, tasks: Sequence[Task], ways
         combo.setToolTip(combo.itemData(combo.currentIndex(), Qt.ItemDataRole.ToolTipRole) or "")
 
 
+def fold_choices(what: QComboBox, way: QComboBox, zoom: float, *, narrow: bool) -> None:
+    """Let the lists of the bar be shorter in a narrow window, so that entry and hint keep their room."""
+    for combo, wide in ((what, 170), (way, 190)):
+        combo.setMaximumWidth(round(wide * zoom) if narrow else _NO_END)
+
+
+_NO_END = 16_777_215  # QWIDGETSIZE_MAX
+
+
 def hint_words(task: Task, before: Sequence[str], howto: str, *, another: bool = False, again: bool = False) -> str:
     """Give the hint for a task where readings stand already, as they were typed; `howto` tells how its way measures.
 

@@ -14,6 +14,8 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.reading_grid import Cell
 from honest_lift.desk.theme import LIGHT, font
 
+_LEAST_ROWS = 3  # that are seen in the smallest window
+
 
 class GridView(QTableView):
     """A table whose typing goes elsewhere. `typed` carries the text of a key pressed on it."""
@@ -41,6 +43,7 @@ class GridView(QTableView):
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
         self.verticalHeader().setDefaultSectionSize(round(25 * zoom))
+        self.setMinimumHeight(round((46 + 25 * _LEAST_ROWS) * zoom))
         self.size_columns()
         self.viewport().update()
 

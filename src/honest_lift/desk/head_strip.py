@@ -6,7 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QRegion
 from PyQt6.QtWidgets import QToolTip, QWidget
 
-from honest_lift.desk.alignment import CENTER, RIGHT, VCENTER
+from honest_lift.desk.alignment import CENTER, LEFT, RIGHT, VCENTER
 from honest_lift.desk.label import plain
 from honest_lift.desk.painting import paint_verdict, rounded
 from honest_lift.desk.session import Session
@@ -109,9 +109,9 @@ class HeadStrip(QWidget):
             x = area.left() + cell / 2 + (position.x_mm - min(xs)) / spread * (area.width() - cell)
             row = sorted(set(ys)).index(position.y_mm)
             y = area.top() + area.height() / rows * (row + 0.5) - 9 * z
-            self._paint_valve(painter, position.id, QPointF(x, y), min(18 * z, cell * 0.3))
+            self._paint_valve(painter, position.id, QPointF(x, y), min(18 * z, cell * 0.3), cell)
 
-    def _paint_valve(self, painter: QPainter, name: str, centre: QPointF, radius: float) -> None:
+    def _paint_valve(self, painter: QPainter, name: str, centre: QPointF, radius: float, cell: float) -> None:
         t, z = self.theme, self.zoom
         current = name == self.session.position
         self._valves[name] = centre
@@ -125,8 +125,10 @@ class HeadStrip(QWidget):
         painter.drawEllipse(centre, radius * 0.24, radius * 0.24)
         painter.setPen(QColor(t.scribe))
         painter.setFont(font(13 * z, bold=True))
-        side = QRectF(centre.x() - radius - 30 * z, centre.y() - radius - 5 * z, 28 * z, 16 * z)
-        painter.drawText(side, RIGHT | VCENTER, name)
+        side, align = QRectF(centre.x() - radius - 30 * z, centre.y() - radius - 5 * z, 28 * z, 16 * z), RIGHT
+        if radius * 4.2 > cell:  # no room beside it: the name goes over the valve
+            side, align = QRectF(centre.x() - radius - 8 * z, centre.y() - radius - 15 * z, 30 * z, 15 * z), LEFT
+        painter.drawText(side, align | VCENTER, name)
         paint_verdict(
             painter,
             t,

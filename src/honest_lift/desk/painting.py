@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QLineF, QPointF, QRectF
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QBrush, QColor, QFont, QFontMetrics, QPainter, QPainterPath, QPen, QPolygonF
 
-from honest_lift.desk.alignment import LEFT, MIDDLE, RIGHT, VCENTER
+from honest_lift.desk.alignment import LEFT, VCENTER
+from honest_lift.desk.placed_words import placed
 from honest_lift.desk.theme import Theme, font
 from honest_lift.drawings.scene import Box, Circle, Line, Path, Scene, Stroke, Words
 
 _SIZES = {"figure": 16, "label": 14, "small": 12}
-_ALIGN = {"left": LEFT, "middle": MIDDLE, "right": RIGHT}
 _DASHES = [5.0, 3.0]
+_EDGE = 8.0  # words may come nearer to the edge than what is drawn to scale
 
 
 def paint_verdict(
@@ -115,11 +116,38 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
         painter.setPen(pen)
         painter.setBrush(QBrush(inks[ink]) if filled else QBrush())
         draw(strokes)
-    for words in scene.strokes:
-        if isinstance(words, Words):
+    for words, box in word_boxes(scene, area, zoom):
+        if box is not None:
             painter.setPen(inks[words.ink])
-            _words(painter, words, at(words.x, words.y), zoom)
+            painter.setFont(_face(words, zoom))
+            painter.drawText(box.adjusted(0, 0, 2, 0), LEFT | VCENTER, words.text)
     painter.restore()
+
+
+def word_boxes(scene: Scene, area: QRectF, zoom: float) -> list[tuple[Words, QRectF | None]]:
+    """Give every word of a scene with the box it is written in, in pixels; None for one that has no room."""
+    sx, sy, left, bottom = fitted(scene, area)
+    all_words, wanted = [one for one in scene.strokes if isinstance(one, Words)], []
+    for words in all_words:
+        metrics = QFontMetrics(_face(words, zoom))
+        wide, high = metrics.horizontalAdvance(words.text), metrics.height() - 2.0
+        x, y = left + (words.x - scene.left) * sx, bottom - (words.y - scene.bottom) * sy
+        off = {"left": 0.0, "middle": -wide / 2, "right": -wide}[words.anchor]
+        wanted.append(QRectF(x + off, y - high / 2, wide, high))
+    ranks = [_RANKS[words.size] + _RANKS[words.ink] for words in all_words]
+    return list(zip(all_words, placed(wanted, ranks, area.adjusted(-_EDGE, -_EDGE, _EDGE, _EDGE)), strict=True))
+
+
+_RANKS = {
+    "figure": 0,
+    "label": 1,
+    "small": 2,
+    "mark": 0,
+    "line": 0,
+    "fill": 0,
+    "band": 0,
+    "faint": 2,
+}  # what keeps its place first
 
 
 def _alike(scene: Scene) -> dict[tuple[str, bool, bool], list[Stroke]]:
@@ -132,12 +160,8 @@ def _alike(scene: Scene) -> dict[tuple[str, bool, bool], list[Stroke]]:
     return dict(sorted(groups.items(), key=lambda group: not group[0][1]))
 
 
-def _words(painter: QPainter, words: Words, point: QPointF, zoom: float) -> None:
-    painter.setFont(font(_SIZES[words.size] * zoom, bold=words.size == "figure"))
-    width = 420.0
-    left = {"left": 0.0, "middle": -width / 2, "right": -width}[words.anchor]
-    box = QRectF(point.x() + left, point.y() - 12 * zoom, width, 24 * zoom)
-    painter.drawText(box, _ALIGN[words.anchor] | VCENTER, words.text)
+def _face(words: Words, zoom: float) -> QFont:
+    return font(_SIZES[words.size] * zoom, bold=words.size == "figure")
 
 
 def rounded(area: QRectF, radius: float) -> QPainterPath:

@@ -166,6 +166,9 @@ class RecordModel(QAbstractTableModel):
         return str(getattr(self.records[row], "id", row))
 
 
+_LEAST_ROWS = 2  # that are seen in the smallest window, the page scrolls for more
+
+
 class RecordTable(QTableView):
     """The view of a record model. Enter or any figure starts typing; Enter again takes it."""
 
@@ -191,6 +194,7 @@ class RecordTable(QTableView):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.records.fails, self.records.muted, self.records.zoom = theme.fails, theme.muted, zoom
+        self.setMinimumHeight(round((34 + 27 * _LEAST_ROWS) * zoom))
         self._size()
 
     @property

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from honest_lift.desk.painting import fitted, paint_scene, rounded
 from honest_lift.desk.theme import LIGHT
 from honest_lift.drawings.scene import Scene
 
 _PAD = 10
+_LEAST = 0.82  # of the wished height, in the smallest window
 
 
 class SceneView(QWidget):
@@ -25,12 +26,25 @@ class SceneView(QWidget):
         super().__init__()
         self.theme, self.zoom = LIGHT, 1.0
         self.scenes: list[tuple[float, Scene]] = []
-        self._held = -1
+        self._held, self._tall = -1, 0
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
+        if self._tall:
+            self.setMaximumHeight(round(self._tall * zoom))
+            self.setMinimumHeight(round(_LEAST * self._tall * zoom))
+            self.updateGeometry()
         self.update()
+
+    def wish(self, tall: int) -> None:
+        """Be so tall, in unzoomed pixels, where there is room, and less where a table needs it."""
+        self._tall = tall
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
+
+    def sizeHint(self) -> QSize:
+        """Give the height that is wished."""
+        return QSize(200, round(self._tall * self.zoom)) if self._tall else super().sizeHint()
 
     def show_scenes(self, scenes: list[tuple[float, Scene]]) -> None:
         """Draw other scenes."""

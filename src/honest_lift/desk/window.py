@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidg
 from honest_lift import __version__
 from honest_lift.desk import questions
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
+from honest_lift.desk.bar_hint import fold_choices
 from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
@@ -105,6 +106,7 @@ class Window(QMainWindow):
         narrow = self.width() < _NARROW * self.zoom
         self.route.fold(narrow)
         self.next.setVisible(not narrow)
+        fold_choices(self.bar.what, self.bar.way, self.zoom, narrow=narrow)
 
     def _make_actions(self) -> None:
         menus = {}

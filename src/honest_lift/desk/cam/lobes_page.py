@@ -55,8 +55,8 @@ class LobesPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.wish(206)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(206 * zoom))
         self.table.setFixedHeight(round(112 * zoom))
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
         self.table.dress(theme, zoom)

@@ -94,8 +94,8 @@ class TurnPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.wish(244)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(244 * zoom))
 
     def put_back(self) -> None:
         """Show everything as it is stated."""

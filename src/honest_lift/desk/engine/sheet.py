@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QTabWidget, QVBoxLayout, QWidget
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QScrollArea, QTabWidget, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
@@ -24,6 +25,16 @@ PAGES = {
 }  # fmt: skip
 
 
+def _scrolling(page: QWidget) -> QScrollArea:
+    """Let a page scroll where the window is too low for its tables."""
+    area = QScrollArea()
+    area.setWidgetResizable(True)
+    area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+    area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+    area.setWidget(page)
+    return area
+
+
 class EngineSheet(QWidget):
     """The pages as tabs, and a line that says what was refused and why."""
 
@@ -40,7 +51,7 @@ class EngineSheet(QWidget):
         self.tabs.setDocumentMode(True)
         self.pages = {name: make(session) for name, make in PAGES.items()}
         for name, page in self.pages.items():
-            self.tabs.addTab(page, self.tr(name))
+            self.tabs.addTab(_scrolling(page), self.tr(name))
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.addWidget(title)
@@ -59,7 +70,7 @@ class EngineSheet(QWidget):
 
     def open_page(self, name: str) -> None:
         """Open a page by its name."""
-        self.tabs.setCurrentWidget(self.pages[name])
+        self.tabs.setCurrentIndex(list(self.pages).index(name))
 
     def _say(self, words: str) -> None:
         self.message.setText(words)

@@ -74,8 +74,8 @@ class HeadSheet(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.wish(158)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(158 * zoom))
         self.grid.dress(theme, zoom)
 
     @property

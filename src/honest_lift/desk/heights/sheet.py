@@ -52,8 +52,8 @@ class HeightsSheet(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.wish(216)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(216 * zoom))
         self.grid.dress(theme, zoom)
 
     def refresh(self) -> None:

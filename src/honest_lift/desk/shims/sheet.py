@@ -111,8 +111,8 @@ class ShimsSheet(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.wish(132)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(132 * zoom))
         self.stock.dress(theme, zoom)
         self.stock.setFixedHeight(round(112 * zoom))
 

@@ -56,8 +56,8 @@ class SpringsSheet(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.wish(190)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(190 * zoom))
         self.grid.dress(theme, zoom)
 
     def refresh(self) -> None:

@@ -52,8 +52,8 @@ class ChambersPage(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.wish(128)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(128 * zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

@@ -37,8 +37,8 @@ class PortsPage(SeriesPage):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         super().dress(theme, zoom)
+        self.drawing.wish(168)
         self.drawing.dress(theme, zoom)
-        self.drawing.setFixedHeight(round(168 * zoom))
 
     def refresh(self) -> None:
         """Follow the session."""

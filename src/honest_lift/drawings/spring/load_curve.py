@@ -67,7 +67,7 @@ def load_curve_scene(one: LoadCurve) -> Scene:
         strokes += [Line(x(one.bind), _FOOT, x(one.bind), _TOP, "mark", True),
                     Words(x(one.bind) - 0.8, _FOOT + 2, f"binds {one.bind:.{one.places}f}", "right", "small", "mark")]  # fmt: skip
     strokes += _rates(one, x)
-    words = f"load, {one.load_unit}, as it is pressed; dashed: from geometry; crosses: its card"
+    words = f"load, {one.load_unit}; dashed: by geometry; crosses: its card"
     strokes.append(Words(50, 46.6, words, size="small", ink="faint"))
     return Scene(tuple(strokes), 0, 0, 100, 48, stretched=True)
 

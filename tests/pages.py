@@ -76,4 +76,4 @@ def texts(widget: QWidget) -> set[str]:
         found += [*cells(one.model()), *heads(one)]
     for one in shown(widget, SceneView):
         found += [stroke.text for _, scene in one.scenes for stroke in scene.strokes if isinstance(stroke, Words)]
-    return {one.strip() for one in found if one and one.strip()}
+    return {" ".join(one.split()) for one in found if one and one.strip()}

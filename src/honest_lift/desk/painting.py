@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 from PyQt6.QtCore import QLineF, QPointF, QRectF
 from PyQt6.QtGui import QBrush, QColor, QFont, QFontMetrics, QPainter, QPainterPath, QPen, QPolygonF
 
@@ -12,6 +14,7 @@ from honest_lift.drawings.scene import Box, Circle, Line, Path, Scene, Stroke, W
 
 _SIZES = {"figure": 16, "label": 14, "small": 12}
 _DASHES = [5.0, 3.0]
+_AXIS = re.compile(r"[-+−]?[\d.,]+")
 _EDGE = 8.0  # words may come nearer to the edge than what is drawn to scale
 
 
@@ -135,7 +138,10 @@ def word_boxes(scene: Scene, area: QRectF, zoom: float) -> list[tuple[Words, QRe
         off = {"left": 0.0, "middle": -wide / 2, "right": -wide}[words.anchor]
         wanted.append(QRectF(x + off, y - high / 2, wide, high))
     ranks = [_RANKS[words.size] + _RANKS[words.ink] for words in all_words]
-    return list(zip(all_words, placed(wanted, ranks, area.adjusted(-_EDGE, -_EDGE, _EDGE, _EDGE)), strict=True))
+    on_axis = [bool(_AXIS.fullmatch(words.text)) and words.ink == "faint" for words in all_words]
+    return list(
+        zip(all_words, placed(wanted, ranks, area.adjusted(-_EDGE, -_EDGE, _EDGE, _EDGE), on_axis), strict=True)
+    )
 
 
 _RANKS = {

@@ -13,13 +13,18 @@ from PyQt6.QtCore import QRectF
 _WAYS = (0.0, -1.0, 1.0, -2.0, 2.0)  # lines up or down, the nearest first
 
 
-def placed(wanted: Sequence[QRectF], ranks: Sequence[int], area: QRectF) -> list[QRectF | None]:
-    """Give each box its place, the lowest rank first and among those alike in their order; None where there is no room."""
+def placed(
+    wanted: Sequence[QRectF], ranks: Sequence[int], area: QRectF, fixed: Sequence[bool] = ()
+) -> list[QRectF | None]:
+    """Give each box its place, the lowest rank first and among those alike in their order; None where there is no room.
+
+    `fixed`: those that mean something only where they are wanted, as the figures of an axis do.
+    """
     found: list[QRectF | None] = [None] * len(wanted)
     taken: list[QRectF] = []
     for i in sorted(range(len(wanted)), key=lambda i: (ranks[i], i)):
         box = _within(wanted[i], area)
-        for way in _WAYS:
+        for way in _WAYS[:1] if fixed and fixed[i] else _WAYS:
             there = box.translated(0.0, way * box.height())
             inside = there.top() >= area.top() - 1e-6 and there.bottom() <= area.bottom() + 1e-6
             if (inside or way == 0.0) and not any(there.intersects(one) for one in taken):

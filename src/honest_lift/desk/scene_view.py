@@ -13,7 +13,7 @@ from honest_lift.desk.theme import LIGHT
 from honest_lift.drawings.scene import Scene
 
 _PAD = 10
-_LEAST = 0.82  # of the wished height, in the smallest window
+_LEAST = 0.6  # of the wished height, in the smallest window
 
 
 class SceneView(QWidget):

@@ -22,11 +22,11 @@ HALF_LIFT = Check(
     "Angle of the valve arm above square to the stem, halfway between closed and open.",
 )  # fmt: skip
 MARK_MIDDLE = Check(
-    "mark_centre", "Mark on the tip", "rocker", "length",
+    "mark_centre", "Witness mark, centre", "rocker", "length",
     "Centre of the witness mark the rocker leaves on the valve's tip, from the stem's axis; outboard positive.",
 )  # fmt: skip
 MARK_WIDTH = Check(
-    "mark_width", "Width of the mark", "rocker", "length", "Width of the mark the rocker leaves on the valve's tip.",
+    "mark_width", "Witness mark, width", "rocker", "length", "Width of the mark the rocker leaves on the valve's tip.",
 )  # fmt: skip
 TRUE_RATIO = Check(
     "true_ratio", "True ratio", "rocker", "percent",

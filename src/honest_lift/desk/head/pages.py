@@ -42,7 +42,7 @@ PAGES = (
     Page(
         "Spring seats",
         ((_task("spring_seat_height"), "over\nspecification"), (_task("cutter_touch"), "cutter\ntouches"),
-         (_task("spring_seat_runout"), "out of\nline"),
+         (_task("spring_seat_runout"), "seat\nrunout"),
          (_task("spring_standing"), "spring\non floor"), (_task("retainer_level"), "retainer\nlevel")),
         (("spring_seat_level", "to the\nothers"), ("cutter_touch", "touch off\nthe map")), "seats",
     ),

@@ -58,7 +58,7 @@ class CandidatesGrid(ReadingGrid):
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a candidate."""
-        from honest_lift.words.spring.match import BY_NAME
+        from honest_lift.words.spring.match import BY_NAME, SIDES
 
         one = self.shown[int(name)]
         check, _, side = one.at_check.partition(" ")
@@ -67,7 +67,7 @@ class CandidatesGrid(ReadingGrid):
         return (
             Cell(one.spring[1], bold=True, hover=one.spring[0]), Cell(one.retainer[1], hover=one.retainer[0]),
             Cell(one.locks[1], hover=one.locks[0]), Cell(f"{one.weakest:.2f}", True),
-            Cell(f"{BY_NAME[check].title.lower()}, {side}"), Cell(one.at_position),
+            Cell(f"{SIDES[side]} {BY_NAME[check].title.lower()}"), Cell(one.at_position),
             Cell(in_figures(one.hardest_seat_n, "load", load), True), Cell(speed, True),
             Cell(in_figures(one.mass_kg, "mass", mass) if isfinite(one.mass_kg) else "–", True),
             Cell(f"{one.shimmed}, {one.cut}", True), Cell("●" if one.best else "", hover=self.tr("no other betters it in all")),

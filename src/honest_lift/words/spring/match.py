@@ -25,6 +25,7 @@ BY_NAME: dict[str, Check] = {
     one.name: one
     for one in (SEAT_LOAD, OPEN_LOAD, COIL_BIND_CLEARANCE, RETAINER_SEAL, CARD_LIFT, OPEN_STRESS, FLOAT_MARGIN)
 }
+SIDES = {"least": "min", "most": "max"}
 _FAILS = {
     "seat_load most": "seat load {0} above max", "seat_load least": "seat load {0} below min",
     "open_load most": "open load {0} above max", "open_load least": "open load {0} below min",
@@ -37,15 +38,15 @@ _DIMENSION = {one.name: one.dimension for one in BY_NAME.values()}
 
 
 def weakest_words(one: Candidate) -> str:
-    """Say what a candidate has least of: `seat load, at most, 3 exhaust`."""
+    """Say where a candidate's margin is smallest: `max seat load, 3 exhaust`."""
     check, _, side = one.at_check.partition(" ")
-    return f"{BY_NAME[check].title.lower()}, at {side}, {position_title(one.at_position)}"
+    return f"{SIDES[side]} {BY_NAME[check].title.lower()}, {position_title(one.at_position)}"
 
 
 def rung_title(name: str) -> str:
-    """Name a rung: `Seat load, most`."""
+    """Name a margin: `Seat load, max`."""
     check, _, side = name.partition(" ")
-    return f"{BY_NAME[check].title}, {side}"
+    return f"{BY_NAME[check].title}, {SIDES[side]}"
 
 
 def rung_words(rung: float, position: str) -> str:

@@ -6,8 +6,9 @@ from PyQt6.QtCore import QPoint, Qt
 
 from engines import GAUGE, SOUND, Bench
 from honest_lift.checks.examine import examine
-from honest_lift.facts.edits import Fit, Put, State, Unstate, fitment
+from honest_lift.facts.edits import Fit, Put, State, StrikeOut, Unstate, fitment
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.ledger import standing
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.next_reading import CLOSE, LACKS, STALE, next_steps
@@ -97,9 +98,9 @@ def test_lift_at_the_valve_is_worth_most_for_a_lift_worked_out(page):
 def test_what_is_missing_is_offered_to_be_measured(page):
     window, sheet = page("8e", "coil_bind_clearance")
     assert sheet.budget.isHidden()
-    offered = [words.removesuffix(", spring 16") for words in offers(sheet)]
-    assert "load at 1.900 in" in offered
-    sheet.worth[offered.index("load at 1.900 in")].click()
+    offered = offers(sheet)
+    assert [one.split(",")[0] for one in offered] == ["installed height", "bind height", "bind height"], "and no loads"
+    sheet.worth[1].click()
     assert window.session.step == "springs"
     assert window.bar.place == of_spring("16")
 
@@ -185,3 +186,15 @@ def test_an_assumption_is_asked_for_again_as_a_reading():
     bench.do(Put("tools", feeler)).do(State((Fact("lash", at_position("1e"), 0.4, "assumed", low=0.3, high=0.5),)))
     steps = next_steps(bench.book, examine(bench.book))
     assert [(one.tier, one.quantity, one.places) for one in steps] == [(STALE, "lash", (at_position("1e"),))]
+
+
+def test_a_failed_look_offers_its_cure_and_a_missing_height_the_height(page):
+    window, sheet = page("4e", "leak_test")
+    assert sheet.worth_words.text() == "It leaks; repair the seat, then test again."
+    at = at_position("7i")
+    for one in standing(window.session.book.journal):
+        if (one.reading.quantity, one.place, one.fate) == ("installed_height", at, ""):
+            assert window.session.do(StrikeOut(one.reading.id, "gauge dropped"))
+    window, sheet = page("7i", "installed_height", window)
+    assert sheet.worth_words.text() == "First what is missing:"
+    assert offers(sheet) == ["installed height, 7 intake"]

@@ -193,7 +193,7 @@ def test_shims_below_nothing_are_explained_and_two_stacks_ask_for_members_presse
     choose(window, "shims")
     qtbot.keyClicks(window.bar.entry, "-.015")
     qtbot.keyClick(window.bar.entry, ENTER)
-    assert "-0.015 in lies outside what this can be, 0 to 0.7874 in" in window.bar.understood.text()
+    assert "-0.015 in is outside 0 to 0.787 in" in window.bar.understood.text()
     assert window.bar.entry.text() == "-.015"
     window.bar.entry.clear()
     choose(window, "inner_shims")

@@ -43,8 +43,8 @@ def unproven() -> Bench:
 @pytest.mark.parametrize(
     ("bench", "status", "last"),
     [
-        (lambda: Bench().complete(), 0, "0 fails, 0 unproven, 0 close, 104 passes"),
-        (close, 0, "0 fails, 0 unproven, 1 close, 103 passes"),
+        (lambda: Bench().complete(), 0, "0 fail, 0 unproven, 0 close, 104 pass"),
+        (close, 0, "0 fail, 0 unproven, 1 close, 103 pass"),
         (failing, 1, None),
         (unproven, 3, None),
     ],

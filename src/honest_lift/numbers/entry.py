@@ -11,6 +11,7 @@ typed text: it takes `nan`, `1_800`, `1e3` and digits of other scripts, and peop
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from fractions import Fraction
 from functools import cache
 from itertools import product
@@ -19,7 +20,7 @@ from msgspec import Struct
 
 from honest_lift.numbers.examples import EXAMPLES
 from honest_lift.numbers.mendable import MendableError
-from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of
+from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of, units_of
 
 _LONGEST = 80
 _DENOMINATORS = {
@@ -372,17 +373,27 @@ def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
     total = fitting[0] if fitting else next(iter(totals))
     if not fitting:
         raise EntryError(
-            f"{float(own(total)):g} {field.unit} lies outside what this can be, "
-            f"{_range_words(lowest, highest, field.unit)}. Check the figure and its unit."
+            f"{float(own(total)):g} {field.unit}".rstrip()
+            + f" is outside {_range_words(lowest, highest, field.unit)}. "
+            f"{_other_unit(text, own(total), field, inside)}"
         )
     if own(total) < 0 and not field.signed and field.dimension != TEMPERATURE:
         raise EntryError(f"{float(own(total)):g} {field.unit}: this cannot be negative.")
     return total
 
 
+def _other_unit(text: str, bare: Fraction, field: Field, inside: Callable[[Fraction], bool]) -> str:
+    """Say in which unit a bare figure would be right, where there is one; else what to look at."""
+    if not re.search(r"[A-Za-z°µ\"'″′]", text):
+        for unit in units_of(field.dimension):
+            if unit is not field.own and inside(bare * unit.factor + unit.zero):
+                return f"In {unit.symbol}? Type {float(bare):g} {unit.symbol}."
+    return "Check the figure and its unit."
+
+
 def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -> str:
     if lowest is None:
-        return f"at most {float(highest or 0):.4g} {unit}".rstrip()
+        return f"max {float(highest or 0):.3g} {unit}".rstrip()
     if highest is None:
-        return f"at least {float(lowest):.4g} {unit}".rstrip()
-    return f"{float(lowest):.4g} to {float(highest):.4g} {unit}".rstrip()
+        return f"min {float(lowest):.3g} {unit}".rstrip()
+    return f"{float(lowest):.3g} to {float(highest):.3g} {unit}".rstrip()

@@ -30,7 +30,13 @@ def findings_text(book: Book, examination: Examination) -> Iterator[str]:
     if left := not_asked(book.engine):
         yield f"not asked in this job: {', '.join(left)}"
     counts = {verdict: sum(one.verdict is verdict for one in fitted) for verdict in sorted(Verdict, reverse=True)}
-    yield ", ".join(f"{count} {verdict.word}" for verdict, count in counts.items())
+    yield ", ".join(f"{count} {_of_many(verdict, count)}" for verdict, count in counts.items())
+
+
+def _of_many(verdict: Verdict, count: int) -> str:
+    """Say a verdict of so many findings: `1 fails`, `2 fail`, `3 close`."""
+    verbs = {Verdict.FAILS: "fail", Verdict.PASSES: "pass"}
+    return verdict.word if count == 1 else verbs.get(verdict, verdict.word)
 
 
 def _line(book: Book, finding: Finding) -> str:

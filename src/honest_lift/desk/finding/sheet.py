@@ -30,6 +30,7 @@ from honest_lift.desk.steps.task import title_of
 from honest_lift.desk.theme import LIGHT
 from honest_lift.facts.edits import Edit
 from honest_lift.numbers.units import doubt_in_figures, places_for
+from honest_lift.numbers.verdict import Verdict
 
 if TYPE_CHECKING:
     from honest_lift.checks.finding import Finding
@@ -227,14 +228,15 @@ class FindingSheet(QWidget):
     def _offer_missing(self, finding: Finding) -> None:
         """Offer to measure what is missing here, as the plan has it."""
         here = {finding.position, finding.place.name, self.session.engine.spring_at(finding.position)} - {""}
+        from honest_lift.numbers.doubt import Ground
+
+        lacks = {one.quantity for one in finding.inputs if one.ground & Ground.MISSING}
         steps = [
             one
             for one in self.session.plan
-            if one.tier == 0 and (not one.places or here & {p.name for p in one.places})
+            if one.tier == 0 and one.quantity in lacks and (not one.places or here & {p.name for p in one.places})
         ]
-        self.worth_words.setText(
-            self.tr("First what is missing:") if steps else self.tr("Something is missing that can't be measured here.")
-        )
+        self.worth_words.setText(self._missing_words(finding, any(steps)))
         self._starts = []
         for button, step in zip(self.worth, steps, strict=False):
             places = tuple(one for one in step.places if one.name in here)
@@ -243,6 +245,17 @@ class FindingSheet(QWidget):
             )
             button.show()
             self._starts.append(lambda step=step, places=places: self.session.start(replace(step, places=places)))
+
+    def _missing_words(self, finding: Finding, can_be_read: bool) -> str:
+        """Say what comes first; of what was seen and is bad, what puts it right and how that is shown."""
+        from honest_lift.plans.cures import cures_for
+
+        if finding.verdict is Verdict.FAILS:
+            cures = "; or ".join(cures_for(self.session.book, finding))
+            return f"{cures[:1].upper()}{cures[1:]}." if cures else self.tr("Put it right, then look again.")
+        if can_be_read:
+            return self.tr("First what is missing:")
+        return self.tr("Nothing here is to be measured; the reason above says what it needs.")
 
     def _work_out(self, finding: Finding) -> None:
         """Ask the checks, one question at a time, what would settle it and what would put it right."""

@@ -102,7 +102,7 @@ def test_what_is_missing_is_offered_to_be_measured(page):
     assert [one.split(",")[0] for one in offered] == ["installed height", "bind height", "bind height"], "and no loads"
     sheet.worth[1].click()
     assert window.session.step == "springs"
-    assert window.bar.place == of_spring("16")
+    assert window.bar.place == of_spring("16", "outer")
 
 
 def test_nothing_is_called_worth_measuring_that_changes_nothing():

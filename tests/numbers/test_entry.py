@@ -73,7 +73,11 @@ def test_more_spellings(text, field, millimetres):
     ("text", "field", "told"),
     [
         ("1,800", Field("length", "in"), "can be read as 1.8 or 1800 in"),
-        ("46.10", INCH, "46.1 in is outside 0.5 to 4 in. In mm? Type 46.1 mm."),
+        ("1.803 # burr", INCH, "# means pounds here. Ctrl+T writes a note on a reading."),
+        ("164#burr", LOAD, "# means pounds here"),
+        ("1.78", Field("length", "mm", Fraction(5), Fraction(150)), "1.78 mm is outside 5 to 150 mm. Inches? Type 1.78 in."),
+        ("9999", Field("length", "mm", Fraction(5), Fraction(150)), "Check the figure and its unit."),
+        ("46.10", INCH, "46.1 in is outside 0.5 to 4 in. Millimetres? Type 46.1 mm."),
         ("1 - 13/16", INCH, "Write “1 13/16” for the sum, or “1.0-13/16” for the difference"),
         ("164 lb", INCH, "lbf is a unit of load, and this is a length field"),
         ("164 1/2", LOAD, "fractions are read in lengths and turns only"),

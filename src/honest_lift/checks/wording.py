@@ -221,9 +221,14 @@ def _not_measured(absent: list[Input]) -> list[str]:
             whole = one.at.removesuffix(member).rstrip()
             places.setdefault(one.title, {}).setdefault(whole, []).append(member)
     return [
-        _sentence(f"not measured: {title} of " + ", ".join(f"{at} {', '.join(parts)}".rstrip() for at, parts in where.items()))
+        _sentence(f"not measured: {title} of {', '.join(_at(whole, parts) for whole, parts in where.items())}")
         for title, where in places.items()
-    ]  # fmt: skip
+    ]
+
+
+def _at(whole: str, parts: list[str]) -> str:
+    """Say a place with its parts: `1 exhaust top, bottom`."""
+    return f"{whole} {', '.join(one for one in parts if one)}".rstrip()
 
 
 def _as_it_stands(finding: Finding, engine: Engine) -> str:

@@ -103,7 +103,7 @@ def _with_asked(session: Session, task: Task, way: Way, text: str, also: dict[st
     if not low <= total <= most:
         raise EntryError(
             f"With {' and '.join(told)} this comes to {in_words(total, row.dimension, unit)}, which {row.title} can't be. "
-            "Are start and end exchanged?"
+            + ("Are start and end exchanged?" if total < low else "Check both figures.")
         )
     return total
 

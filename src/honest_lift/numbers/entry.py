@@ -108,6 +108,9 @@ class _Term(Struct, frozen=True):
     inches: bool  # written with a fraction, so inches where no unit says otherwise
 
 
+_NOTED = re.compile(r"#\s*[A-Za-z]{2,}")  # words behind a figure, as on a shop sheet
+
+
 def parse(text: str, field: Field) -> float | None:
     """Read typed text as a value in the inside unit of the field's dimension; None for a blank.
 
@@ -121,6 +124,8 @@ def parse(text: str, field: Field) -> float | None:
     plain = _normal(text)
     if not plain:
         return None
+    if _NOTED.search(text):
+        raise EntryError(f"“{text.strip()}”: # means pounds here. Ctrl+T writes a note on a reading.")
     if is_rough(plain):
         raise EntryError(
             f"“{text.strip()}” says of itself that it is no measurement. "
@@ -382,12 +387,18 @@ def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
     return total
 
 
+_LIKELY = {  # what a tool of the shop may have shown
+    "mm": "Millimetres", "in": "Inches", "thou": "Thousandths", "lbf": "Pounds", "N": "Newtons", "kgf": "Kilograms of force",
+    "cc": "Cubic centimetres", "g": "Grams", "°C": "Celsius", "°F": "Fahrenheit",
+}  # fmt: skip
+
+
 def _other_unit(text: str, bare: Fraction, field: Field, inside: Callable[[Fraction], bool]) -> str:
     """Say in which unit a bare figure would be right, where there is one; else what to look at."""
     if not re.search(r"[A-Za-z°µ\"'″′]", text):
         for unit in units_of(field.dimension):
-            if unit is not field.own and inside(bare * unit.factor + unit.zero):
-                return f"In {unit.symbol}? Type {float(bare):g} {unit.symbol}."
+            if unit.symbol in _LIKELY and unit is not field.own and inside(bare * unit.factor + unit.zero):
+                return f"{_LIKELY[unit.symbol]}? Type {float(bare):g} {unit.symbol}."
     return "Check the figure and its unit."
 
 

@@ -315,8 +315,9 @@ class FindingSheet(QWidget):
 
         tool = engine.tool(worth.tool)
         by = f", {tool.name}" if tool and worth.way else ""
-        words = f"{worth.words}{by}: ±{doubt(finding.expanded)} → ±{doubt(worth.expanded)} {unit}, {worth.verdict.word}"
-        button.setText(words)
+        now, then = doubt(finding.expanded), doubt(worth.expanded)
+        narrower = f"±{now} → ±{then} {unit}, " if now != then else ""  # less than the last digit is not worth showing
+        button.setText(f"{worth.words}{by}: {narrower}{worth.verdict.word}")
 
     def _start(self, worth: Worth) -> None:
         from honest_lift.plans.next_reading import CLOSE, NextStep

@@ -42,9 +42,9 @@ def metric(made: Bench) -> Bench:
 @pytest.mark.parametrize("name", DEMONSTRATIONS)
 def test_demonstrations_are_offered_on_the_first_page_and_under_help(qtbot, open_window, monkeypatch, name):
     window = open_window(Book(Engine("new")))
-    window.session.show_page("Engine")
+    window.session.show_page("Begin")
     title = DEMONSTRATIONS[name].title
-    page = window.sheets["engine"].pages["Engine"]
+    page = window.sheets["engine"].pages["Begin"]
     (offered,) = [one for one in page.findChildren(QPushButton) if one.text() == title]
     offered.setFocus()
     qtbot.keyClick(offered, Qt.Key.Key_Space)

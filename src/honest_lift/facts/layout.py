@@ -106,6 +106,11 @@ COMMON = {
     "In-line four, eight valves": "head: 1e 1i 2i 2e 3e 3i 4i 4e",
     "In-line six, twelve valves": "head: 1e 1i 2i 2e 3e 3i 4i 4e 5e 5i 6i 6e",
     "In-line four, sixteen valves": "head: 1i1 1i2 1e1 1e2 2i1 2i2 2e1 2e2 3i1 3i2 3e1 3e2 4i1 4i2 4e1 4e2",
+    "In-line four, twenty valves": "head: 1i1 1i2 1i3 1e1 1e2 2i1 2i2 2i3 2e1 2e2 3i1 3i2 3i3 3e1 3e2 4i1 4i2 4i3 4e1 4e2",
+    "In-line three, six valves": "head: 1e 1i 2i 2e 3e 3i",
+    "Flat four": "left: 1e 1i 3i 3e\nright: 2e 2i 4i 4e",
+    "Flat six": "left: 1e 1i 3e 3i 5e 5i\nright: 2e 2i 4e 4i 6e 6i",
+    "V-twin": "front: 1e 1i\nrear: 2i 2e",
     "Flat twin": "left: 1e 1i\nright: 2i 2e",
     "Single, two valves": "head: 1i 1e",
 }

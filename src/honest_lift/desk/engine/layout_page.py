@@ -6,9 +6,7 @@ from typing import NamedTuple, get_args
 
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
-from honest_lift.demo.demonstrations import DEMONSTRATIONS
-from honest_lift.desk.engine.page import Page, button, hint_label
-from honest_lift.desk.label import plain
+from honest_lift.desk.engine.page import Page, button
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.facts.edits import Describe, LayOut
@@ -75,25 +73,9 @@ class LayoutPage(Page):
         both.addWidget(held, 3)
         both.addWidget(self.each, 2)
         self.column.addLayout(both)
-        self.column.addWidget(self._demonstrations())
         self.column.addStretch(1)
         self._connect()
         self.refresh()
-
-    def _demonstrations(self) -> QWidget:
-        """Offer the demonstrations where nothing has been laid out yet."""
-        self.offer = QWidget()
-        row = QHBoxLayout(self.offer)
-        row.setContentsMargins(0, 6, 0, 0)
-        words = hint_label(self.tr("Or look at an invented engine first:"))
-        words.setWordWrap(False)
-        row.addWidget(words)
-        for name, one in DEMONSTRATIONS.items():
-            made = button(self.tr(one.title), lambda name=name: self.session.demo_asked.emit(name))
-            made.setToolTip(plain(self.tr(one.meaning)))
-            row.addWidget(made)
-        row.addStretch(1)
-        return self.offer
 
     def _connect(self) -> None:
         self.name.editingFinished.connect(lambda: self._text("name", self.name))
@@ -117,7 +99,6 @@ class LayoutPage(Page):
 
     def refresh(self) -> None:
         engine = self.session.engine
-        self.offer.setVisible(not engine.layout.heads)
         for widget, text in (
             (self.name, engine.name),
             (self.note, engine.note),

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QScrollArea, QTabWidget, QVBoxLayout, QWidget
 
+from honest_lift.desk.engine.begin_page import BeginPage
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
 from honest_lift.desk.engine.head_page import HeadPage
@@ -15,11 +16,12 @@ from honest_lift.desk.engine.rocker_page import RockerPage
 from honest_lift.desk.engine.springs_page import SpringsPage
 from honest_lift.desk.engine.tester_page import TesterPage
 from honest_lift.desk.engine.tools_page import ToolsPage
+from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
 
 PAGES = {
-    "Engine": LayoutPage, "Job": JobPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage,
+    "Begin": BeginPage, "Engine": LayoutPage, "Job": JobPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage,
     "Over the piston": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage, "Tools": ToolsPage,
     "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
@@ -57,6 +59,8 @@ class EngineSheet(QWidget):
         column.addWidget(title)
         column.addWidget(self.tabs, 1)
         column.addWidget(self.message)
+        follow(self, (session.changed,), self.refresh)
+        self.refresh()
         session.warned.connect(self._say)
         session.told.connect(self._say)
 
@@ -67,6 +71,13 @@ class EngineSheet(QWidget):
                 if hasattr(table, "records"):
                     table.dress(theme, zoom)
                     table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
+
+    def refresh(self) -> None:
+        """Offer to begin an engine as long as there is none."""
+        begun = bool(self.session.engine.layout.positions)
+        if self.tabs.isTabVisible(0) == begun:
+            self.tabs.setTabVisible(0, not begun)
+            self.tabs.setCurrentIndex(1 if begun else 0)
 
     def open_page(self, name: str) -> None:
         """Open a page by its name."""

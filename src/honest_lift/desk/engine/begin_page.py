@@ -1,0 +1,138 @@
+"""A new engine in one short sheet: anything may be left empty, every answer is an ordinary edit and can be changed later."""
+
+from __future__ import annotations
+
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QLineEdit, QWidget
+
+from honest_lift.demo.demonstrations import DEMONSTRATIONS
+from honest_lift.desk.engine.page import Page, button
+from honest_lift.desk.flow import Flow
+from honest_lift.desk.label import Label, plain
+from honest_lift.desk.session import Session
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import Describe, EditError
+from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS
+from honest_lift.facts.job import PRESETS
+from honest_lift.facts.layout import COMMON
+from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.mendable import MendableError
+from honest_lift.plans.new_engine import SPRINGS, TEMPLATES, TYPES, Answers, begin
+
+_HINT = "A new engine in a minute: Tab goes on, anything may be left empty, and all of it can be changed later."
+_LOAD, _HEIGHT = CATALOG["spring_load"].physical, CATALOG["installed_height"].physical
+
+
+class BeginPage(Page):
+    """The questions, each a field; `Begin` makes one edit of the answers and goes to the first reading."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session, _HINT)
+        self.template, self.layout_, self.job, self.units = QComboBox(), QComboBox(), QComboBox(), QComboBox()
+        self.spring, self.type, self.at = QComboBox(), QComboBox(), QComboBox()
+        self.template.addItems(TEMPLATES)
+        self.layout_.addItems(COMMON)
+        for key, one in PRESETS.items():
+            self.job.addItem(one.title, key)
+        self.units.addItems(["inches and pounds", "millimetres and newtons"])
+        self.spring.addItems(SPRINGS)
+        self.type.addItems(TYPES)
+        self.at.addItems(["at the lobe", "at the valve, gross"])
+        names = ("name", "lift", "ratio", "lash", "target", "seat", "open", "heights")
+        self.typed = {name: QLineEdit() for name in names}
+        self.typed["seat"].setPlaceholderText("min, max: 195 235")
+        self.typed["open"].setPlaceholderText("min, max: 480 560")
+        self.typed["heights"].setPlaceholderText("1.800 1.250")
+        self.begin = button(self.tr("Begin"), self._begin)
+        self._lay_out()
+        self.template.activated.connect(
+            lambda _: self.layout_.setCurrentText(TEMPLATES[self.template.currentText()].layout)
+        )
+        self.layout_.setCurrentText(TEMPLATES[self.template.currentText()].layout)
+        self.units.activated.connect(lambda _: self._units())
+
+    def _demonstrations(self) -> Flow:
+        """Offer the demonstrations, and say how a file is opened."""
+        row = Flow(Label(self.tr("Ctrl+O opens a file. Or look at an invented engine first:")))
+        for name, one in DEMONSTRATIONS.items():
+            made = button(self.tr(one.title), lambda name=name: self.session.demo_asked.emit(name))
+            made.setToolTip(plain(self.tr(one.meaning)))
+            row.addWidget(made)
+        return row
+
+    def _lay_out(self) -> None:
+        form = QFormLayout()
+        form.setVerticalSpacing(3)
+        for words, widget in (
+            ("figures in", self.units), ("kind of engine", self.template), ("layout", self.layout_),
+            ("what is being done", self.job),
+            ("name", self.typed["name"]), ("spring", self.spring), ("its type", self.type), ("lift", self.typed["lift"]),
+            ("lift is", self.at), ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]),
+            ("target installed height", self.typed["target"]), ("seat load asked for", self.typed["seat"]),
+            ("open load asked for", self.typed["open"]), ("heights on the tester", self.typed["heights"]), ("", self.begin),
+        ):  # fmt: skip
+            widget.setAccessibleName(words or self.tr("begin"))
+            form.addRow(words, widget)
+        held = QWidget()
+        held.setLayout(form)
+        held.setMaximumWidth(560)
+        self.column.addLayout(self._demonstrations())
+        self.column.addWidget(held)
+        self.column.addStretch(1)
+
+    def _units(self) -> None:
+        units = dict(METRIC_UNITS if self.units.currentIndex() else INCH_UNITS)
+        if units != self.session.engine.units:
+            self.session.do(Describe({"units": units}, f"figures in {self.units.currentText()}"))
+
+    def refresh(self) -> None:
+        self.units.setCurrentIndex(int(self.session.engine.unit("length") == "mm"))
+
+    def _begin(self) -> None:
+        """Make the engine, or say what is wrong and leave everything typed as it is."""
+        if self.session.engine.layout.positions:
+            self.session.warned.emit(
+                self.tr("This engine is laid out already: Engine, New engine (Ctrl+N) begins another.")
+            )
+            return
+        try:
+            edit = begin(self.session.engine, self._answers())
+        except (EditError, MendableError) as error:
+            self.session.warned.emit(str(error))
+            return
+        if self.session.do(edit):
+            self.session.open_step("heights")
+            self.session.go(self.session.engine.layout.positions[0].id)
+
+    def _answers(self) -> Answers:
+        kind = TEMPLATES[self.template.currentText()]
+        return Answers(
+            self.typed["name"].text().strip(), self.layout_.currentText(), kind.gear, kind.lifter, kind.head, kind.mount,
+            self.job.currentData(), self.spring.currentText(), TYPES[self.type.currentText()],
+            self._figure("lift", "lobe_lift"), bool(self.at.currentIndex()), self._figure("ratio", "rocker_ratio"),
+            self._figure("lash", "lash"), self._figure("target", "target_height"), self._both("seat"), self._both("open"),
+            tuple(self._figures("heights", "length", _HEIGHT)),
+        )  # fmt: skip
+
+    def _figure(self, name: str, quantity: str) -> float | None:
+        row, text = CATALOG[quantity], self.typed[name].text()
+        wider = (row.physical[0], 2.0 * row.physical[1])  # a lift at the valve is more than the lobe's
+        return self._parsed(name, text, Field.within(row.dimension, self.session.unit(row.dimension), wider))
+
+    def _figures(self, name: str, dimension: str, inside: tuple[float, float]) -> list[float]:
+        field = Field.within(dimension, self.session.unit(dimension), inside)
+        parts = self.typed[name].text().replace(",", " ").replace(";", " ").split()
+        return [one for part in parts if (one := self._parsed(name, part, field)) is not None]
+
+    def _both(self, name: str) -> tuple[float | None, float | None]:
+        ends = self._figures(name, "load", _LOAD)
+        if len(ends) > 2 or ends != sorted(ends):
+            raise EntryError(f"“{self.typed[name].text()}”: type the min load, then the max, as in 195 235.")
+        low, high = [*ends, None, None][:2]
+        return low, high
+
+    def _parsed(self, name: str, text: str, field: Field) -> float | None:
+        try:
+            return parse(text, field)
+        except EntryError as error:
+            self.typed[name].setFocus()
+            raise EntryError(f"{self.typed[name].accessibleName().capitalize()}: {error}") from error

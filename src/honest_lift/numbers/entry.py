@@ -11,7 +11,6 @@ typed text: it takes `nan`, `1_800`, `1e3` and digits of other scripts, and peop
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
 from fractions import Fraction
 from functools import cache
 from itertools import product
@@ -20,7 +19,8 @@ from msgspec import Struct
 
 from honest_lift.numbers.examples import EXAMPLES
 from honest_lift.numbers.mendable import MendableError
-from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of, units_of
+from honest_lift.numbers.out_of_range import out_of_range
+from honest_lift.numbers.units import LENGTH, TEMPERATURE, TURNS, UNITS, Unit, unit_of
 
 _LONGEST = 80
 _DENOMINATORS = {
@@ -377,34 +377,7 @@ def _in_range(text: str, totals: set[Fraction], field: Field) -> Fraction:
         )
     total = fitting[0] if fitting else next(iter(totals))
     if not fitting:
-        raise EntryError(
-            f"{float(own(total)):g} {field.unit}".rstrip()
-            + f" is outside {_range_words(lowest, highest, field.unit)}. "
-            f"{_other_unit(text, own(total), field, inside)}"
-        )
+        raise EntryError(out_of_range(text, own(total), field.own, lowest, highest, inside))
     if own(total) < 0 and not field.signed and field.dimension != TEMPERATURE:
         raise EntryError(f"{float(own(total)):g} {field.unit}: this cannot be negative.")
     return total
-
-
-_LIKELY = {  # what a tool of the shop may have shown
-    "mm": "Millimetres", "in": "Inches", "thou": "Thousandths", "lbf": "Pounds", "N": "Newtons", "kgf": "Kilograms of force",
-    "cc": "Cubic centimetres", "g": "Grams", "°C": "Celsius", "°F": "Fahrenheit",
-}  # fmt: skip
-
-
-def _other_unit(text: str, bare: Fraction, field: Field, inside: Callable[[Fraction], bool]) -> str:
-    """Say in which unit a bare figure would be right, where there is one; else what to look at."""
-    if not re.search(r"[A-Za-z°µ\"'″′]", text):
-        for unit in units_of(field.dimension):
-            if unit.symbol in _LIKELY and unit is not field.own and inside(bare * unit.factor + unit.zero):
-                return f"{_LIKELY[unit.symbol]}? Type {float(bare):g} {unit.symbol}."
-    return "Check the figure and its unit."
-
-
-def _range_words(lowest: Fraction | None, highest: Fraction | None, unit: str) -> str:
-    if lowest is None:
-        return f"max {float(highest or 0):.3g} {unit}".rstrip()
-    if highest is None:
-        return f"min {float(lowest):.3g} {unit}".rstrip()
-    return f"{float(lowest):.3g} to {float(highest):.3g} {unit}".rstrip()

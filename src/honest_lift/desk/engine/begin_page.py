@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QComboBox, QFormLayout, QLineEdit, QWidget
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QWidget
 
 from honest_lift.demo.demonstrations import DEMONSTRATIONS
 from honest_lift.desk.engine.page import Page, button
@@ -62,16 +62,16 @@ class BeginPage(Page):
     def _lay_out(self) -> None:
         form = QFormLayout()
         form.setVerticalSpacing(3)
-        for words, widget in (
+        for words, *widgets in (
             ("figures in", self.units), ("kind of engine", self.template), ("layout", self.layout_),
-            ("what is being done", self.job),
-            ("name", self.typed["name"]), ("spring", self.spring), ("its type", self.type), ("lift", self.typed["lift"]),
-            ("lift is", self.at), ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]),
+            ("what is being done", self.job), ("name", self.typed["name"]), ("spring, its type", self.spring, self.type),
+            ("lift, where it is", self.typed["lift"], self.at), ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]),
             ("target installed height", self.typed["target"]), ("seat load asked for", self.typed["seat"]),
             ("open load asked for", self.typed["open"]), ("heights on the tester", self.typed["heights"]), ("", self.begin),
         ):  # fmt: skip
-            widget.setAccessibleName(words or self.tr("begin"))
-            form.addRow(words, widget)
+            for name, widget in zip(words.split(", ") if words else [self.tr("begin")], widgets, strict=True):
+                widget.setAccessibleName(name)
+            form.addRow(words, _beside(widgets) if len(widgets) > 1 else widgets[0])
         held = QWidget()
         held.setLayout(form)
         held.setMaximumWidth(560)
@@ -136,3 +136,10 @@ class BeginPage(Page):
         except EntryError as error:
             self.typed[name].setFocus()
             raise EntryError(f"{self.typed[name].accessibleName().capitalize()}: {error}") from error
+
+
+def _beside(widgets: list[QWidget]) -> QHBoxLayout:
+    row = QHBoxLayout()
+    for widget in widgets:
+        row.addWidget(widget, 1)
+    return row

@@ -341,7 +341,7 @@ def test_the_working_can_be_followed():
         "bind height = 1.2795 in",
         "travel to bind = installed - bind = 1.7717 - 1.2795 = 0.4921 in",
         "coil-bind clearance = travel to bind - lift = 0.4921 - 0.3543 = 0.1378 in",
-        "coil-bind clearance 0.138 in ±0.003, min 0.060 in: margin +0.078 in",
+        "coil-bind clearance 0.138 ±0.003 in, min 0.060 in: margin +0.078 in",
     )
     loads = working(found(bench, "open_load"), bench.engine)
     assert "load at open height 1.4173 in, measured 239.6 at 1.5354 and 283.3 at 1.4173 = 283.3 lbf" in loads

@@ -41,7 +41,7 @@ def test_a_rung_opens_its_whole_finding_and_escape_goes_back(qtbot, open_window)
     sheet = window.sheets["finding"]
     assert window.stack.currentWidget() is sheet
     assert sheet.title.text() == "6 intake, coil-bind clearance: fails"
-    assert sheet.figure.text() == "0.034 in ±0.007"
+    assert sheet.figure.text() == "0.034 ±0.007 in"
     assert "coil-bind clearance = travel to bind - lift = 0.5840 - 0.5498 = 0.0342 in" in sheet.working.text()
     window._actions["back"].trigger()
     assert window.stack.currentWidget() is window.heights

@@ -75,7 +75,7 @@ def test_the_other_way_round_and_the_masses(qtbot, window, sheet):
     page = sheet.masses_page
     assert page.model.row_names()[-1] == "together"
     assert "Valve float at about" in page.told.text()
-    sheet.open_page("The other way round")
+    sheet.open_page("What the fitted springs allow")
     other = sheet.other_page
     other.speed()
     other.ratios()
@@ -155,7 +155,7 @@ def test_an_empty_engine_says_what_is_missing_on_every_page(qtbot, window, sheet
     assert "no heads are laid out" in sheet.find_page.told.text()
     for name in sheet.pages:
         sheet.open_page(name)
-    sheet.open_page("The other way round")
+    sheet.open_page("What the fitted springs allow")
     sheet.other_page.ratios()
     sheet.other_page.cams()
     qtbot.waitUntil(lambda: not sheet.other_page._next.isActive(), timeout=10000)

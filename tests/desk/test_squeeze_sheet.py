@@ -74,7 +74,7 @@ def test_a_deck_is_read_at_points_across(squeeze, qtbot):
 
 def test_the_way_to_a_ratio_is_worked_out_and_tried(squeeze):
     window, sheet = squeeze(poured((60.0,) * 4).book)
-    sheet.open_page("To a ratio")
+    sheet.open_page("Target ratio")
     page = sheet.ratio_page
     page.wanted.setText("lots")
     page.work_out()

@@ -62,7 +62,7 @@ def test_the_crank_is_turned_by_hand_and_played(turn, qtbot):
 def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     window, sheet = turn(Bench().book, "1i")
     assert "nothing is measured towards it yet" in told(sheet.crank_page.curves)[0]
-    sheet.open_page("Readings in a row")
+    sheet.open_page("Clearance by angle")
     table = sheet.rows_page.table
 
     def put(row, text, column=1):
@@ -87,7 +87,7 @@ def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     put(last, "9", column=0)
     put(last, "3.0 mm")
     assert window.session.book.journal[-1].at == {"crank_at": 9.0}
-    sheet.open_page("What comes near")
+    sheet.open_page("Piston and valve")
     circles = [one for one in sheet.crank_page.curves.scenes[0][1].strokes if isinstance(one, Circle)]
     assert len(circles) > 10
     sheet.crank_page.rods.setCurrentIndex(2)
@@ -112,7 +112,7 @@ def test_a_drop_is_read_valve_by_valve_at_the_bar(turn, qtbot):
 def test_a_row_is_one_pass_at_the_keyboard(turn, qtbot):
     window, sheet = turn(Bench().book, "1i")
     window.show()
-    sheet.open_page("Readings in a row")
+    sheet.open_page("Clearance by angle")
     table = sheet.rows_page.table
     table.setCurrentIndex(table.records.index(4, 1))
     table.setFocus()
@@ -141,7 +141,7 @@ def test_the_mock_up_is_told_with_what_each_stem_is_set_to(turn):
 
 def test_a_copied_row_is_pasted_whole_or_not_at_all(turn):
     window, sheet = turn(Bench().book, "1i")
-    sheet.open_page("Readings in a row")
+    sheet.open_page("Clearance by angle")
     clipboard = QGuiApplication.clipboard()
     for text, why in (
         ("", "Nothing was copied"),

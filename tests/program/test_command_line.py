@@ -59,7 +59,7 @@ def test_exit_status_of_check(tmp_path, capsys, bench, status, last):
 def test_every_finding_has_its_line_and_reason(capsys):
     assert main(["check", "demo"]) == 1
     out = capsys.readouterr().out
-    assert "fails     5 intake, installed height: 1.739 in ±0.002; 1.780 to 1.820 in" in out
+    assert "fails     5 intake, installed height: 1.739 ±0.002 in; 1.780 to 1.820 in" in out
     assert "look for a spacer someone left in." in out
     assert "no published source); margin -0.041 in. 0.041 in below 1.780 to 1.820 in" in out
     assert "unproven  8 exhaust, coil-bind clearance: –; min 0.060 in" in out

@@ -72,12 +72,19 @@ def observed_reason(finding: Finding) -> str:
 
 
 def figure_words(finding: Finding, engine: Engine) -> str:
-    """Give the figure with its doubt: `0.083 in ±0.004`."""
+    """Give the figure with its doubt: `0.083 ±0.004 in`."""
     if finding.figure != finding.figure:
         return finding.word or "–"
     places = digits(finding, engine)
-    figure = _say(finding, engine, finding.figure, places=places)
-    return f"{figure} ±{_doubt(finding, engine, places)}"
+    figure, unit = _say(finding, engine, finding.figure, bare=True, places=places), engine.unit(finding.check.dimension)
+    return f"{figure} ±{_doubt(finding, engine, places)} {unit}".rstrip()
+
+
+def figure_alone(finding: Finding, engine: Engine) -> str:
+    """Give the figure without its uncertainty, with as many decimals as that allows: `0.083 in`."""
+    if finding.figure != finding.figure:
+        return finding.word or "–"
+    return _say(finding, engine, finding.figure, places=digits(finding, engine))
 
 
 def _doubt(finding: Finding, engine: Engine, places: int | None) -> str:

@@ -131,7 +131,7 @@ def _piston(engine: Engine, one: Finding) -> list[str]:
     return [
         f"cut the piston's pocket {amount} deeper along the stem, where its crown is thick enough",
         f"a gasket about {amount} thicker: it costs compression and squish",
-        f"the cam {way}: Through the turn says how much a degree gives",
+        f"the cam {way}; Clearances says how much a degree gives",
     ]
 
 

@@ -95,7 +95,9 @@ def missing_words(book: Book, changes: Sequence[Change]) -> tuple[str, ...]:
     if "head_cut" in kinds and not all(one > 0 for one in areas):
         lines.append("State the area of the chamber's opening (Block): nothing else says how much a cut takes.")
     if kinds & _DOWN and not isfinite(resolve(book, "valve_lean", ENGINE).value):
-        lines.append("State the stem's angle to the cylinder (Over the piston): a cut comes down along the cylinder.")
+        lines.append(
+            "State the stem's angle to the cylinder (Pockets and allowances): a cut comes down along the cylinder."
+        )
     return tuple(lines)
 
 

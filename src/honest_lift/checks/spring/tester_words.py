@@ -20,7 +20,7 @@ def correction_words(correction: Correction, engine: Engine) -> tuple[str, ...]:
     for read in dict.fromkeys((low, high)):
         u = sqrt(sum(move**2 for _, _, move in correction.load_sources(read)))
         shown, true, doubt = (in_words(one, "load", unit, 1) for one in (read, correction.load(read), 2 * u))
-        lines.append(f"A reading of {shown} is taken for {true} ±{doubt}.")
+        lines.append(f"A reading of {shown} is taken for {true.removesuffix(unit).rstrip()} ±{doubt}.")
     if not correction.is_checked:
         lines.append(
             "No check is possible: there are as many parameters as readings. The tester's own accuracy counts too."

@@ -56,7 +56,7 @@ class OverPistonPage(Page):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _OVER_HINT)
-        _fill(self, _OVER, self.tr("Over the piston"))
+        _fill(self, _OVER, self.tr("Pockets and allowances"))
 
 
 class MassesPage(Page):

@@ -22,8 +22,8 @@ from honest_lift.desk.session import Session
 
 PAGES = {
     "Begin": BeginPage, "Engine": LayoutPage, "Job": JobPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage,
-    "Over the piston": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage, "Tools": ToolsPage,
-    "Tester": TesterPage, "Limits": LimitsPage,
+    "Pockets and allowances": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage,
+    "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
 
 

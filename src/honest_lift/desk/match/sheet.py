@@ -22,7 +22,7 @@ class MatchSheet(PagedSheet):
         self.compare_page, self.other_page = ComparePage(session, self.find_page), OtherPage(session, self.here)
         self.masses_page, self.shelf_page = MassesPage(session), ShelfPage(session, self.here)
         super().__init__(session, "match", "Match", {
-            "Find": self.find_page, "Side by side": self.compare_page, "The other way round": self.other_page,
+            "Find": self.find_page, "Side by side": self.compare_page, "What the fitted springs allow": self.other_page,
             "Masses": self.masses_page, "Shelf": self.shelf_page,
         })  # fmt: skip
         self.find_page.compared.connect(self.compare_page.set_beside)

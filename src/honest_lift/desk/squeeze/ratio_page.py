@@ -63,9 +63,9 @@ class WaysGrid(ReadingGrid):
         )  # fmt: skip
 
     def _figure(self, one: Finding | None) -> str:
-        from honest_lift.checks.wording import figure_words
+        from honest_lift.checks.wording import figure_alone
 
-        return "–" if one is None else figure_words(one, self.session.engine).partition(" ±")[0]
+        return "–" if one is None else figure_alone(one, self.session.engine)
 
 
 class RatioPage(QWidget):

@@ -23,7 +23,7 @@ class SqueezeSheet(PagedSheet):
             RatioPage(session),
             PortsPage(session),
         )
-        pages = {"Chambers": self.chambers_page, "To a ratio": self.ratio_page, "Ports": self.ports_page}
+        pages = {"Chambers": self.chambers_page, "Target ratio": self.ratio_page, "Ports": self.ports_page}
         caution = "Solvent, alcohol and fuel burn: ventilate, no flame."
         super().__init__(session, "squeeze", "Chambers and compression", pages, caution)
         self.chambers_page.typed.connect(self.typed)

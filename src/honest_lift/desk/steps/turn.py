@@ -39,7 +39,7 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 
 STEP = Step(
-    "turn", "Through the turn", "Through the t&urn", "Ctrl+8", _progress, _make, tasks,
+    "turn", "Clearances", "Cleara&nces", "Ctrl+8", _progress, _make, tasks,
     reads=frozenset(one.name for one in (*clearance.ROWS, *valve_pair.ROWS)), is_judged=True, shows="piston_valve",
     counts="valves with a reading towards the piston",
 )  # fmt: skip

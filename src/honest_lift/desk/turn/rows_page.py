@@ -9,7 +9,7 @@ _SERIES = Series(
     "piston_valve_room", "indicator", tuple(float(at) for at in range(-20, 21, 2)),
     "Light spring in, solid lifter or the lash taken up: at each angle push the valve down to the piston and read how far. Every "
     "two degrees from 20 before to 20 after; an angle of your own can be typed into the first column of the last line.",
-    "Readings in a row",
+    "Clearance by angle",
 )  # fmt: skip
 
 

@@ -14,8 +14,8 @@ class TurnSheet(PagedSheet):
 
     def __init__(self, session: Session) -> None:
         self.crank_page, self.rows_page = CrankPage(session), RowsPage(session)
-        pages = {"What comes near": self.crank_page, "Readings in a row": self.rows_page}
-        super().__init__(session, "turn", "Through the turn", pages)
+        pages = {"Piston and valve": self.crank_page, "Clearance by angle": self.rows_page}
+        super().__init__(session, "turn", "Clearances", pages)
 
     def where(self) -> str:
         """Name the current valve."""

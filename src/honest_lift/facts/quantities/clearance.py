@@ -10,7 +10,7 @@ _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
 _OVER_PISTON: tuple[Slot, ...] = ("valve", "seat", "head face", "gasket", "block face", "piston")
 _THROUGH: tuple[Slot, ...] = (*_OVER_PISTON, "cam", "rocker", "lash shim", "cam tower", "adjuster")
 _TURNED = "Turning an engine by hand crushes fingers: plugs out, loose clothing clear."
-_PAGE = "Over the piston"
+_PAGE = "Pockets and allowances"
 
 ROWS: tuple[Quantity, ...] = (
     Quantity("valve_drop", "valve drop at TDC", "d0", "length", ("position",), (0.0, 60.0), (0.5, 30.0),

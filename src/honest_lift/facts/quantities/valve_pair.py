@@ -10,7 +10,7 @@ from honest_lift.facts.quantity import Quantity, Way
 
 _ANYWHERE: tuple[PlaceKind, ...] = ("position", "role", "engine")
 _PAIR: tuple[PlaceKind, ...] = ("position", "engine")
-_PAGE = "Over the piston"
+_PAGE = "Pockets and allowances"
 
 ROWS: tuple[Quantity, ...] = (
     Quantity("heads_over", "over both valve heads, closed", "vo", "length", _PAIR, (20.0, 200.0), (45.0, 130.0),

@@ -53,7 +53,7 @@ def pair_cures(book: Book, finding: Finding) -> tuple[str, ...]:
 def _at_least(engine: Engine, intake: str, needed_mm: float) -> tuple[str, ...]:
     """Give the least that each way takes: whatever the angles are, nothing gains more room than it moves."""
     exhaust, amount = position_title(engine.layout.opposite(intake)), say(engine, needed_mm)
-    why = "for the whole amount state the position of the heads (Over the piston)"
+    why = "for the whole amount state the position of the heads (Pockets and allowances)"
     return (
         f"sink the seat of {exhaust} by {amount} at the very least, shrouding it and raising its tip; {why}",
         f"an exhaust valve smaller by {say(engine, 2.0 * needed_mm)} across at the very least, or its edge bevelled as far as its "

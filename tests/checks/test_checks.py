@@ -379,7 +379,7 @@ def test_a_stale_reading_says_what_was_changed():
     said = reason(found(bench, "installed_height"), bench.engine)
     assert "valve changed on" in said
     assert "new valve, 0.5 mm longer" in said
-    assert "As measured: 1.772 in" in said
+    assert "As measured: 1.772 ±0.002 in" in said
 
 
 def test_a_value_set_aside_is_named_where_it_is_missed():

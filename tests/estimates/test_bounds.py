@@ -34,7 +34,7 @@ def test_bounds_are_read_as_they_are_said(text, low, high):
 
 @pytest.mark.parametrize(("text", "words"), [
     (">", "lacks its figure"), ("> <.1", "one bound at a time"), (".040 goes", "not what does not"),
-    (".040 goes, .040 does not", "same size"), (">.08 furlongs", "furlongs"), (">500", "lies outside"),
+    (".040 goes, .040 does not", "same size"), (">.08 furlongs", "furlongs"), (">500", "is outside"),
     ("goes", "not what does not"),
 ])  # fmt: skip
 def test_a_bound_that_says_nothing_is_told_what_would_be_right(text, words):

@@ -6,6 +6,20 @@ from PyQt6.QtWidgets import QComboBox, QLineEdit
 ENTER = Qt.Key.Key_Return
 
 
+def type_in(qtbot, window, text):
+    """Type into the bar's entry and take it."""
+    qtbot.keyClicks(window.bar.entry, text)
+    qtbot.keyClick(window.bar.entry, ENTER)
+
+
+def choose(window, quantity, way=""):
+    """Choose in the bar what is measured, and by which way."""
+    window.bar.choose(next(task for task in window.bar._tasks if task.quantity == quantity))
+    if way:
+        window.bar.way.setCurrentIndex(window.bar.way.findData(way))
+        window.bar._choose_way()
+
+
 def put(qtbot, table, row, title, text):
     """Type into a cell as a person does: go there, type, Enter; or choose from its list."""
     titles = [one.title for one in table.records.columns]

@@ -4,25 +4,13 @@ import pytest
 from PyQt6.QtCore import Qt
 
 from engines import Bench
-from hands import put, row_of
+from hands import choose, put, row_of, type_in
 from honest_lift.desk import questions
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.place import at_position, at_role
 from honest_lift.numbers.verdict import Verdict
 
 ENTER = Qt.Key.Key_Return
-
-
-def type_in(qtbot, window, text):
-    qtbot.keyClicks(window.bar.entry, text)
-    qtbot.keyClick(window.bar.entry, ENTER)
-
-
-def choose(window, quantity, way=""):
-    window.bar.choose(next(task for task in window.bar._tasks if task.quantity == quantity))
-    if way:
-        window.bar.way.setCurrentIndex(window.bar.way.findData(way))
-        window.bar._choose_way()
 
 
 def inches(made: Bench) -> Bench:

@@ -6,7 +6,7 @@ from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtWidgets import QPushButton
 
 from engines import Bench
-from hands import put
+from hands import choose, put, type_in
 from honest_lift.demo.demonstrations import DEMONSTRATIONS
 from honest_lift.desk import questions
 from honest_lift.facts.changes import KINDS
@@ -19,20 +19,8 @@ from honest_lift.numbers.verdict import Verdict
 ENTER = Qt.Key.Key_Return
 
 
-def type_in(qtbot, window, text):
-    qtbot.keyClicks(window.bar.entry, text)
-    qtbot.keyClick(window.bar.entry, ENTER)
-
-
 def press(page, words):
     next(one for one in page.findChildren(QPushButton) if one.text() == words).click()
-
-
-def choose(window, quantity, way=""):
-    window.bar.choose(next(task for task in window.bar._tasks if task.quantity == quantity))
-    if way:
-        window.bar.way.setCurrentIndex(window.bar.way.findData(way))
-        window.bar._choose_way()
 
 
 def metric(made: Bench) -> Bench:

@@ -10,11 +10,12 @@ from engines import Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.wording import reason
 from honest_lift.estimates.resolve import resolve
-from honest_lift.facts.edits import Fit, Put, fitment
+from honest_lift.facts.edits import Confirm, Fit, Put, fitment, reading_of
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.limits import Limit
-from honest_lift.facts.place import at_position
+from honest_lift.facts.place import ENGINE, at_position
 from honest_lift.numbers.bounds import Bounds, is_bound, parse_bounds
+from honest_lift.numbers.doubt import Ground
 from honest_lift.numbers.entry import EntryError, Field
 from honest_lift.numbers.verdict import Verdict
 
@@ -48,8 +49,6 @@ def bench(lowest=1.5, highest=None):
 
 
 def gap(made, low=None, high=None, tool=FEELER, repeat=False):
-    from honest_lift.facts.edits import Confirm, reading_of
-
     ends = [one for one in (low, high) if one is not None]
     one = reading_of(made.book, "retainer_rocker", AT, sum(ends) / len(ends), text=">", unit="mm", way="feeler", tool=tool,
                      low=low, high=high, repeat=repeat)  # fmt: skip
@@ -100,6 +99,34 @@ def test_bounds_at_one_place_are_put_together_and_a_figure_goes_before_them():
     assert "contradict" in resolve(made.book, "retainer_rocker", AT).note
     made.read("retainer_rocker", AT, 2.2, "feeler", FEELER)
     assert resolve(made.book, "retainer_rocker", AT).value == 2.2
+
+
+@pytest.mark.parametrize(("bound", "verdict"), [
+    ({"low": 2.0}, Verdict.PASSES), ({"low": 2.9}, Verdict.UNPROVEN), ({"high": 1.6}, Verdict.UNPROVEN),
+    ({"high": 2.6}, Verdict.PASSES),
+])  # fmt: skip
+def test_a_figure_that_a_gauge_says_can_not_be_proves_nothing(bound, verdict):
+    made = bench(1.5).read("retainer_rocker", AT, 2.2, "feeler", FEELER)
+    found = gap(made, **bound, repeat=True)
+    assert (found.verdict, found.figure) == (verdict, 2.2)
+    assert ("both can't be right" in reason(found, made.engine)) == (verdict is Verdict.UNPROVEN)
+
+
+def test_gauges_of_other_tools_that_contradict_prove_nothing():
+    made = bench(1.5)
+    gap(made, high=1.8)
+    assert gap(made, low=2.0, tool="solid", repeat=True).verdict is Verdict.UNPROVEN
+    assert resolve(made.book, "retainer_rocker", AT).ground & Ground.UNSOUND
+
+
+def test_a_bound_read_on_one_piece_has_what_pieces_differ_by_for_the_others():
+    made = Bench()
+    one = reading_of(
+        made.book, "retainer_thickness", ENGINE, 3.0, text=">3", unit="mm", way="caliper", tool="solid", low=3.0
+    )
+    made.do(Confirm((one,)))
+    assert resolve(made.book, "retainer_thickness", ENGINE).each == ()
+    assert resolve(made.book, "retainer_thickness", AT).each, "another retainer may be another thickness"
 
 
 def test_a_bound_read_before_a_change_proves_nothing_and_is_kept_in_the_file():

@@ -2,6 +2,7 @@
 
 from math import hypot, nan
 
+import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
@@ -40,3 +41,20 @@ def test_one_that_proves_nothing_leaves_the_other_as_it_is(u_read, u_worked, gro
     read = two_ways(way("guide_clearance", 1.0, u_read), way("guide_bore", 1.5, u_worked, ground))
     assert (read.held.figure.value[0], bool(read.apart[0])) == (1.0, False)
     assert read.held.figure.ground[0] == 0
+
+
+@pytest.mark.parametrize(
+    ("low", "high", "apart"), [(0.9, 1.2, False), (1.1, 1.4, True), (0.2, 0.9, True), (1.01, 1.4, False)]
+)
+def test_a_gauge_that_says_the_other_way_can_not_be(low, high, apart):
+    """By hand: 1.00 within 0.028 of each end, twice the root of the sum of two squares of 0.01."""
+    gauged = Input("guide_clearance", "", "measured", low, 0.01, ground=Ground.ASSUMED, low=low, high=high,
+                   low_is_physical=True, high_is_physical=True)  # fmt: skip
+    both = two_ways(estimate_of([gauged]), way("guide_bore", 1.0, 0.01))
+    assert (bool(both.apart[0]), bool(both.held.figure.ground[0] & Ground.UNSOUND)) == (apart, apart)
+    assert apart or both.held.figure.value[0] == 1.0
+
+
+def test_a_reading_that_contradicts_itself_bars_the_other_way():
+    both = two_ways(way("guide_clearance", 1.0, 0.01, Ground.UNSOUND), way("guide_bore", 1.0, 0.01))
+    assert both.held.figure.ground[0] & Ground.UNSOUND

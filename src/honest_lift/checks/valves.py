@@ -211,9 +211,9 @@ def _travels(book: Book) -> dict[str, Input]:
 
 @by_value
 def _rings(book: Book) -> dict[str, float]:
-    """Give the area in mm² of the ring each valve seats on, by its width and the valve's head; NaN where either is not known."""
+    """Give the area in mm² of the ring each valve seats on, by its width and the valve's head; NaN where either is not proven."""
     return {
-        name: contact_ring_mm2(at_valve(book, "head_diameter", name).value, at_valve(book, "seat_width", name).value)
+        name: contact_ring_mm2(at_valve(book, "head_diameter", name).sound, at_valve(book, "seat_width", name).sound)
         for name in names_of(book)
     }
 

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QDialog, QHBoxLayout, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QDialog, QVBoxLayout
 
+from honest_lift.desk.dialog_row import dialog_row
 from honest_lift.desk.history_table import HistoryTable
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
@@ -26,21 +27,11 @@ class ReadingsHere(QDialog):
         column = QVBoxLayout(self)
         column.addWidget(self.title)
         column.addWidget(self.table, 1)
-        row = QHBoxLayout()
-        for words, does in (
-            (self.tr("Move to another place…"), measure.move_reading),
-            (self.tr("Note…"), measure.note_reading),
-            (self.tr("Strike out…"), measure.strike_reading),
-        ):
-            made = QPushButton(words)
-            made.clicked.connect(lambda _, do=does: do(self.chosen))
-            row.addWidget(made)
-        row.addStretch(1)
-        done = QPushButton(self.tr("Done"))
-        done.setDefault(True)
-        done.clicked.connect(self.accept)
-        row.addWidget(done)
-        column.addLayout(row)
+        column.addLayout(dialog_row(self, (
+            (self.tr("Move to another place…"), lambda: measure.move_reading(self.chosen)),
+            (self.tr("Note…"), lambda: measure.note_reading(self.chosen)),
+            (self.tr("Strike out…"), lambda: measure.strike_reading(self.chosen)),
+        )))  # fmt: skip
         session.changed.connect(self.refresh)
         self.refresh()
 

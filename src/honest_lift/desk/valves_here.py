@@ -7,14 +7,13 @@ from typing import TYPE_CHECKING
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QDialog,
-    QHBoxLayout,
-    QPushButton,
     QTableWidget,
     QTableWidgetItem,
     QVBoxLayout,
 )
 
 from honest_lift.desk import questions
+from honest_lift.desk.dialog_row import dialog_row
 from honest_lift.desk.engine.page import hint_label
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.session import Session
@@ -60,24 +59,15 @@ class ValvesHere(QDialog):
         self.refresh()
 
     def _lay_out(self) -> None:
-        column, row = QVBoxLayout(self), QHBoxLayout()
+        column = QVBoxLayout(self)
         column.addWidget(self.title)
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addWidget(self.table, 1)
         column.addWidget(self.wrong)
-        for words, does in (
+        column.addLayout(dialog_row(self, (
             (self.tr("&Number the valves…"), self.number), (self.tr("Put in &another…"), self.put_another),
             (self.tr("Put the chosen one &in"), self.put_chosen), (self.tr("E&xchange with another seat…"), self.exchange),
-        ):  # fmt: skip
-            made = QPushButton(words)
-            made.clicked.connect(lambda _, do=does: do())
-            row.addWidget(made)
-        row.addStretch(1)
-        done = QPushButton(self.tr("Done"))
-        done.setDefault(True)
-        done.clicked.connect(self.accept)
-        row.addWidget(done)
-        column.addLayout(row)
+        )))  # fmt: skip
 
     @property
     def position(self) -> str:

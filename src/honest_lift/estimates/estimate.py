@@ -75,6 +75,11 @@ class Input(Struct, frozen=True, cache_hash=True):
         return not self.ground & Ground.MISSING or bool(self.note)
 
     @property
+    def sound(self) -> float:
+        """Give its value; NaN where it is stale, assumed, contradicted, or read with a tool nobody knows."""
+        return self.value if not self.ground & ~int(Ground.SPECIFIED) else nan
+
+    @property
     def title(self) -> str:
         """Give the quantity's title."""
         return CATALOG[self.quantity].title

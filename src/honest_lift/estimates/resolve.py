@@ -15,6 +15,7 @@ from msgspec.structs import replace
 from honest_lift.estimates.cam.nose import nose_of_table
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.observed import observed
+from honest_lift.estimates.of_a_piece import for_others, of_a_piece
 from honest_lift.estimates.predicted import predicted, telling
 from honest_lift.estimates.repeats import mean_and_spread, middle_of, standing_apart
 from honest_lift.estimates.spring.tester import correction_for
@@ -26,7 +27,6 @@ from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, by_place
 from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.memory.remember import by_identity
-from honest_lift.facts.pieces import between_pieces
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.staleness import done_since, is_stale, staleness
@@ -163,7 +163,7 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     exact = tuple(one for one in readings if not one.reading.is_bound)
     if not exact or (readings[-1].reading.is_bound and all(is_stale(engine, one) for one in exact)):
         return as_bound(book, quantity, tuple(one for one in readings if one.reading.is_bound), asked)
-    readings = exact  # a figure says more than what goes
+    gauged, readings = [one for one in readings if one.reading.is_bound], exact  # a figure says more than what goes
     fresh = [one for one in readings if not is_stale(engine, one)]
     latest = (fresh or readings)[-1]
     alike = _alike(fresh or [one for one in readings if one.depends_on == latest.depends_on], latest.reading)
@@ -198,10 +198,30 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
         count=len(read),
     )  # fmt: skip
-    if asked is None or asked == latest.place:
-        return told
-    between = between_pieces(engine.tolerances, quantity, value) / sqrt(3.0)
-    return _of_a_piece(engine, told, "piece", f"one {told.title} read for others", max(between, spread))
+    return for_others(engine, _held_to_gauges(book, told, gauged), spread)
+
+
+def _held_to_gauges(book: Book, told: Input, gauged: Sequence[Standing]) -> Input:
+    """Bar a figure that a gauge says can't be, by more than both doubt: neither proves anything until one is struck out."""
+    for one in gauged:
+        own = as_bound(book, told.quantity, (one,))
+        apart, at = COVERAGE * sqrt(told.u**2 + own.u**2), one.reading
+        if (
+            not is_stale(book.engine, one)
+            and _compare(told.way, at)
+            and (
+                (at.low is not None and told.value + apart < at.low)
+                or (at.high is not None and told.value - apart > at.high)
+            )
+        ):
+            words = f"“{at.text}” was read as well, and both can't be right: measure again, and strike out the one that is wrong"
+            return replace(told, ground=told.ground | Ground.UNSOUND, note=words)
+    return told
+
+
+def _compare(way: str, other: Reading) -> bool:
+    """Tell whether what was read two ways is one thing, as it was read."""
+    return way == other.way or CATALOG[other.quantity].ways_compare
 
 
 def as_bound(book: Book, quantity: str, readings: tuple[Standing, ...], asked: Place | None = None) -> Input:
@@ -216,8 +236,10 @@ def as_bound(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     )
     low, high = max([row.physical[0], *lows]), min([row.physical[1], *highs])
     ground, notes = Ground.ASSUMED, ["read as what goes and what does not"]
-    if low > high:
-        ground, low, high = ground | Ground.UNSOUND | Ground.UNRANGED, high, low
+    others = [one.reading for one in fresh if _compare(latest.reading.way, one.reading)]  # with whatever gauge
+    most, least = min([high, *(one.high or high for one in others)]), max([low, *(one.low or low for one in others)])
+    if least > most:
+        ground, low, high = ground | Ground.UNSOUND | Ground.UNRANGED, min(low, high), max(low, high)
         notes.append(
             "what goes and what does not contradict each other: try again, and strike out the one that is wrong"
         )
@@ -229,11 +251,12 @@ def as_bound(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
     value = low if lows and not highs else high if highs and not lows else (low + high) / 2.0
     read = _AsRead(value, (), Ground.NO_TOOL) if tool is None else _as_read(book, tool, latest.reading)
     notes += [read.note] if read.note else []
-    return Input(
+    told = Input(
         quantity, latest.place.title, "measured", value, scatter_doubt(tool, value) if tool else 0.0, read.shared,
         ground | read.ground, low, high, True, True, way=latest.reading.way, tool=tool.name if tool else "",
         when=latest.reading.when, note="; ".join(notes), asked=asked or latest.place, count=len(alike),
     )  # fmt: skip
+    return for_others(engine, told)
 
 
 def _other_ways(book: Book, latest: Standing, fresh: Sequence[Standing]) -> str:
@@ -275,24 +298,6 @@ def _of_repeats(tool: Tool, single: float, count: int, spread: float, *, by_midd
 
 
 _MEDIAN = sqrt(pi / 2.0)
-
-
-def _of_a_piece(engine: Engine, told: Input, key: str, label: str, u: float) -> Input:
-    """Add what each piece has of its own: a tolerance, or what it differs by from the one that was read."""
-    if not u or told.asked is None:
-        return told
-    if CATALOG[told.quantity].one_a_head and (head := head_of(engine, told.asked)):
-        return replace(told, shared=(*told.shared, (f"{key}:{told.quantity}:{head}", label, u)))
-    return replace(told, each=(*told.each, (f"{key}:{told.quantity}", label, u)))
-
-
-def head_of(engine: Engine, place: Place) -> str:
-    """Give the name of the head a place belongs to; "" for what belongs to none."""
-    if place.kind == "head":
-        return place.name
-    if place.kind == "cylinder":
-        return engine.layout.head_of_cylinder(place.name)
-    return engine.layout.head_of(place.name) if place.kind == "position" else ""
 
 
 _MOVED = "predicted: something was changed by a known amount since it was read; one reading confirms it"
@@ -379,7 +384,7 @@ def _stated(engine: Engine, fact: Fact, asked: Place) -> Input:
     ground = Ground.SPECIFIED | (Ground.UNTOLERATED if tolerance is None else Ground.NONE)
     told = Input(fact.quantity, fact.place.title, "specified", fact.value, ground=ground, note=fact.source, asked=asked,
                  when=fact.when)  # fmt: skip
-    return _of_a_piece(engine, told, "card", f"{told.title}, its tolerance", (tolerance or 0.0) / sqrt(3.0))
+    return of_a_piece(engine, told, "card", f"{told.title}, its tolerance", (tolerance or 0.0) / sqrt(3.0))
 
 
 @by_identity

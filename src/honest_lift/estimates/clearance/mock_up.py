@@ -38,8 +38,8 @@ class Opened(Struct, frozen=True):
 
 
 def opened_at_tdc(book: Book, position: str) -> Opened:
-    """Give how far a valve stands open at TDC of the overlap: as it was read, by its lobe, else by its card; and its protrusion."""
-    closed = at_valve(book, "stem_tip_height", position).value
+    """Give the lift of a valve at overlap TDC: as it was read, by its lobe, else by its card; and its protrusion."""
+    closed = at_valve(book, "stem_tip_height", position).sound
     for told_by, lift in (("read", _read), ("its lobe", _by_lobe), ("its card", _by_card)):
         if isfinite(value := lift(book, position)):
             return Opened(position, value, told_by, closed)
@@ -47,7 +47,7 @@ def opened_at_tdc(book: Book, position: str) -> Opened:
 
 
 def _read(book: Book, position: str) -> float:
-    return at_valve(book, "tdc_lift", position).value
+    return at_valve(book, "tdc_lift", position).sound
 
 
 def _by_lobe(book: Book, position: str) -> float:

@@ -105,6 +105,8 @@ def test_a_lift_at_the_valve_comes_from_the_lobe_by_the_ratio():
     told = Answers("", "Single, two valves", lift_mm=12.0, at_valve=True, ratio=1.5)
     engine, _ = begin(book.engine, told).apply(book)
     assert next(one.value for one in engine.facts if one.quantity == "lobe_lift") == pytest.approx(8.0)
+    with pytest.raises(EditError, match="makes no lobe"):
+        begin(book.engine, Answers("", "Single, two valves", lift_mm=50.0, at_valve=True, ratio=1.5))
     with pytest.raises(EditError, match="needs the rocker ratio"):
         begin(book.engine, Answers("", "Single, two valves", lift_mm=12.0, at_valve=True))
 
@@ -117,6 +119,7 @@ def test_a_wrong_answer_is_said_and_everything_typed_stays(open_window):
     for name, text, said in (
         ("target", "18.00", "Target installed height: 18 in is outside"), ("seat", "235 195", "type the min load, then the max"),
         ("lift", "high", "Lift: “high”"), ("heights", "1.8 x", "Heights on the tester"),
+        ("lift", "1.2", "Lift: 1.2 in is outside"), ("ratio", "4", "Rocker ratio: 4 is outside"), ("heights", "1.8 1.8", "twice"),
     ):  # fmt: skip
         before = page.typed[name].text()
         page.typed[name].setText(text)

@@ -137,9 +137,8 @@ class _Going:
             if isinstance(one, Reading):
                 self._take(one)
             elif isinstance(one, Withdrawn) and one.target not in self.owner:
-                return (
-                    None  # of a reading itself, or of what had taken one back: only a whole replay brings it in order
-                )
+                # of a reading itself, or of what had taken one back: only a whole replay brings it in order
+                return None
             elif (own := _owner(one, self.index, self.owner)) is not None:
                 self.owner[one.id] = own
                 self.about[own] = (*self.about.get(own, ()), one)

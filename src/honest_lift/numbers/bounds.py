@@ -48,9 +48,8 @@ def parse_bounds(text: str, field: Field) -> Bounds:
     one, other = (_figure(part, field, text) for part in both.groups())
     if one == other:
         raise EntryError(f"“{text.strip()}”: the same size can't go and not go.")
-    return Bounds(
-        min(one, other), max(one, other)
-    )  # of a shaft in a ring the larger goes, of a pin in a bore the smaller
+    # of a shaft in a ring the larger goes, of a pin in a bore the smaller
+    return Bounds(min(one, other), max(one, other))
 
 
 def _figure(part: str, field: Field, text: str) -> float:

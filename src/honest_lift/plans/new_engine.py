@@ -9,6 +9,7 @@ from __future__ import annotations
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe, Edit, EditError, LayOut, Put, Several, State, fit_springs, new_id, now
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.fact import Fact
@@ -105,6 +106,11 @@ def _facts(told: Answers) -> tuple[Fact, ...]:
                 "Lift at the valve needs the rocker ratio to tell the lobe's: type it, or the lift at the lobe."
             )
         lobe /= told.ratio or 1.0
+    low, high = CATALOG["lobe_lift"].physical
+    if lobe is not None and not low <= lobe <= high:
+        raise EditError(
+            "That lift makes no lobe: check the figure, its unit, and whether it is at the lobe or at the valve."
+        )
     stated = (
         ("lobe_lift", lobe),
         ("rocker_ratio", told.ratio),

@@ -21,7 +21,7 @@ HALF_LIFT = Check(
     "half_lift", "Half-lift angle", "rocker", "angle",
     "Angle of the valve arm above square to the stem, halfway between closed and open.",
 )  # fmt: skip
-MARK_MIDDLE = Check(
+MARK_CENTRE = Check(
     "mark_centre", "Witness mark, centre", "rocker", "length",
     "Centre of the witness mark the rocker leaves on the valve's tip, from the stem's axis; outboard positive.",
 )  # fmt: skip
@@ -43,7 +43,7 @@ def check_rocker_geometry(book: Book) -> list[Finding]:
     """Hold the geometry of every valve against its limits, once anybody has stated a dimension or read a mark."""
     begun = any(is_given(book, name) for name in GEOMETRY)
     rockers = rockers_of(book) if begun else None
-    found = [*_mark(book, MARK_MIDDLE, rockers, "middle"), *_mark(book, MARK_WIDTH, rockers, "width")]
+    found = [*_mark(book, MARK_CENTRE, rockers, "middle"), *_mark(book, MARK_WIDTH, rockers, "width")]
     if rockers is None:
         return found
     found += on_valves(book, HALF_LIFT, rockers.of("off_square_deg"), {})

@@ -48,7 +48,7 @@ SIDEWAYS = Check(
 SIDE_PLAY = Check(
     "shaft_side_play", "Side play on the shaft", "rocker", "length", "Room of a rocker along its shaft between its spacers.",
 )  # fmt: skip
-WIPE_MIDDLE = Check(
+WIPE_CENTRE = Check(
     "wipe_centre", "Wipe on the cam pad", "rocker", "length",
     "Centre of the wipe from the centre of the pad; toward the valve positive.",
 )  # fmt: skip
@@ -65,7 +65,7 @@ GUIDE_PLATE = Check("guide_plate", "Guide plate", "rocker", OBSERVED, "How the p
 def check_rocker_seen(book: Book) -> list[Finding]:
     """Give the findings of everything that was read with the rockers in place."""
     found = _preload(book) if book.engine.lifter.startswith("hydraulic") else _lash(book)
-    found += [one for check in (SIDEWAYS, SIDE_PLAY, WIPE_MIDDLE, WIPE_ROOM) if is_given(book, check.name)
+    found += [one for check in (SIDEWAYS, SIDE_PLAY, WIPE_CENTRE, WIPE_ROOM) if is_given(book, check.name)
               for one in on_valves(book, check, everywhere(book, check.name), {})]  # fmt: skip
     if book.engine.gear != "bucket":  # a bucket has no rocker over its retainer
         found += _retainer(book)

@@ -110,18 +110,26 @@ class BeginPage(Page):
             self.job.currentData(), self.spring.currentText(), TYPES[self.type.currentText()],
             self._figure("lift", "lobe_lift"), bool(self.at.currentIndex()), self._figure("ratio", "rocker_ratio"),
             self._figure("lash", "lash"), self._figure("target", "target_height"), self._both("seat"), self._both("open"),
-            tuple(self._figures("heights", "length", _HEIGHT)),
+            self._heights(),
         )  # fmt: skip
 
     def _figure(self, name: str, quantity: str) -> float | None:
         row, text = CATALOG[quantity], self.typed[name].text()
-        wider = (row.physical[0], 2.0 * row.physical[1])  # a lift at the valve is more than the lobe's
-        return self._parsed(name, text, Field.within(row.dimension, self.session.unit(row.dimension), wider))
+        low, high = row.physical
+        if name == "lift" and self.at.currentIndex():
+            high *= CATALOG["rocker_ratio"].physical[1]  # at the valve it is more than the lobe's
+        return self._parsed(name, text, Field.within(row.dimension, self.session.unit(row.dimension), (low, high)))
 
     def _figures(self, name: str, dimension: str, inside: tuple[float, float]) -> list[float]:
         field = Field.within(dimension, self.session.unit(dimension), inside)
         parts = self.typed[name].text().replace(",", " ").replace(";", " ").split()
         return [one for part in parts if (one := self._parsed(name, part, field)) is not None]
+
+    def _heights(self) -> tuple[float, ...]:
+        heights = self._figures("heights", "length", _HEIGHT)
+        if len(set(heights)) < len(heights):
+            raise EntryError(f"Heights on the tester: “{self.typed['heights'].text()}” has one height twice.")
+        return tuple(heights)
 
     def _both(self, name: str) -> tuple[float | None, float | None]:
         ends = self._figures(name, "load", _LOAD)

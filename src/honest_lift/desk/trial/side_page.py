@@ -47,8 +47,6 @@ class SideGrid(ReadingGrid):
 class SidePage(QWidget):
     """The kept trials beside the engine as it is."""
 
-    zoom = 1.0
-
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session

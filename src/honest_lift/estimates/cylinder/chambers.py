@@ -70,9 +70,8 @@ def _chambers(book: Book) -> Chambers:
     poured = [of_cylinder(book, "chamber_volume", one) for one in cylinders]
     weighed, left = _weighed(book, cylinders), _less_leak(book, cylinders, poured)
     by_pour = np.array([one.is_told for one in poured], dtype=bool)
-    by_weight = np.array(
-        [one[0].is_told for one in weighed.inputs], dtype=bool
-    )  # where nobody began, a pour is what is asked for
+    # where nothing is begun, a pour is what is asked for
+    by_weight = np.array([one[0].is_told for one in weighed.inputs], dtype=bool)
     volume = either(by_pour | ~by_weight, left, weighed)
     over = over_neighbours(volume.figure.value) if len(cylinders) > 1 else np.full(len(cylinders), np.nan)
     why = [_why_not(book, one, poured[i], float(over[i])) for i, one in enumerate(cylinders)]

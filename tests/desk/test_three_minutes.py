@@ -1,6 +1,7 @@
 """From an empty window to sixteen verdicts by keyboard alone, as somebody does who has the README and sixteen springs."""
 
 import pytest
+from msgspec.structs import replace
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QComboBox
@@ -8,6 +9,7 @@ from PyQt6.QtWidgets import QApplication, QComboBox
 from honest_lift.facts.edits import EditError
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.layout import COMMON, read_layout
+from honest_lift.facts.parts import Spring, SpringSet
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.new_engine import TEMPLATES, Answers, begin
 
@@ -98,6 +100,15 @@ def test_a_template_presets_layout_and_gear_and_no_figure(name):
     assert engine.layout == read_layout(COMMON[kind.layout])
     assert (engine.gear, engine.lifter, engine.facts) == (kind.gear, kind.lifter, ())
     assert all(engine.spring_at(one.id) for one in engine.layout.positions)
+
+
+def test_springs_that_are_there_already_stay_what_they_are():
+    book = empty_book()
+    old = SpringSet("old", "found in a drawer", "", "used")
+    book = replace(book, engine=replace(book.engine, sets=(old,), springs=(Spring("1", "old"), Spring("3", "old"))))
+    engine, _ = begin(book.engine, Answers("", "Single, two valves")).apply(book)
+    assert {one.id: one.set for one in engine.springs if one.set == "old"} == {"1": "old", "3": "old"}
+    assert {engine.spring_at(one.id) for one in engine.layout.positions} == {"2", "4"}
 
 
 def test_a_lift_at_the_valve_comes_from_the_lobe_by_the_ratio():

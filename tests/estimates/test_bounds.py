@@ -103,7 +103,7 @@ def test_bounds_at_one_place_are_put_together_and_a_figure_goes_before_them():
 
 @pytest.mark.parametrize(("bound", "verdict"), [
     ({"low": 2.0}, Verdict.PASSES), ({"low": 2.9}, Verdict.UNPROVEN), ({"high": 1.6}, Verdict.UNPROVEN),
-    ({"high": 2.6}, Verdict.PASSES),
+    ({"high": 2.6}, Verdict.PASSES), ({"low": 2.2005}, Verdict.PASSES), ({"high": 2.1995}, Verdict.PASSES),
 ])  # fmt: skip
 def test_a_figure_that_a_gauge_says_can_not_be_proves_nothing(bound, verdict):
     made = bench(1.5).read("retainer_rocker", AT, 2.2, "feeler", FEELER)

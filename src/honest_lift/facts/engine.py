@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from itertools import count
 from typing import Any, Literal
 
 from msgspec import Struct, field
@@ -94,6 +96,11 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     def fitted(self, slot: Slot, position: str) -> Fitment | None:
         """Find what sits in a slot now: the latest fitment at a valve, a head or the engine, as the slot's scope is."""
         return in_place(self.fitments).get((slot, position))
+
+    def free_spring_numbers(self) -> Iterator[str]:
+        """Give the numbers no spring has, from 1 on."""
+        taken = {one.id for one in self.springs}
+        return (str(number) for number in count(1) if str(number) not in taken)
 
     def spring_at(self, position: str) -> str:
         """Give the id of the spring fitted at a position; "" for none."""

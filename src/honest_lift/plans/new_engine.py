@@ -6,6 +6,8 @@ that is measured.
 
 from __future__ import annotations
 
+from itertools import islice
+
 from msgspec import Struct
 from msgspec.structs import replace
 
@@ -83,7 +85,7 @@ def begin(engine: Engine, told: Answers) -> Edit:
     if facts := _facts(told):
         edits.append(State(facts))
     edits += [Put("limits", one) for one in _asked(told)]
-    names = [str(number) for number in range(1, len(layout.positions) + 1)]
+    names = list(islice(engine.free_spring_numbers(), len(layout.positions)))
     card, group = new_id(), new_id()
     members = tuple(Member(name, 0.0 if name == "outer" else None) for name in SPRINGS[told.spring])
     edits += [

@@ -279,8 +279,7 @@ class SpringsPage(Page):
         if owner is None:
             self.session.warned.emit(self.tr("Choose the set the springs belong to."))
             return
-        taken = {one.id for one in self.session.engine.springs}
-        free = (str(number) for number in range(1, 1000) if str(number) not in taken)
+        free = self.session.engine.free_spring_numbers()
         springs = tuple(Spring(next(free), owner.id) for _ in range(self.count.value()))
         self.session.do(
             Several(tuple(Put("springs", one) for one in springs), f"{len(springs)} springs in {owner.name}")

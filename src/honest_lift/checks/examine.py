@@ -97,7 +97,8 @@ def examine(book: Book) -> Examination:
     found = [*_of_valves(book, gathered_of(book)), *of_families(book), *standing, *of_springs]
     job = book.engine.job
     found += unbegun(book, found)
-    found = [one for one in found if one.verdict is Verdict.FAILS or job.shows(one.check.name)]
+    shown = {name for name in {one.check.name for one in found} if job.shows(name)}
+    found = [one for one in found if one.verdict is Verdict.FAILS or one.check.name in shown]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}

@@ -21,6 +21,7 @@ from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
+from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, of_spring
 from honest_lift.facts.quantities.rocker import GEOMETRY
@@ -126,10 +127,20 @@ def unbegun(book: Book, found: Iterable[Finding]) -> tuple[Finding, ...]:
         return ()
     there = {(one.check.name, _where(one)) for one in found}
     lacking = tuple(
-        (check, place, tuple(_wanted(book, check, place)))
-        for check in asked for place in _places(engine, check) if (check, place.name) not in there
+        each for check in asked
+        for each in _lacking(book, check, [one for one in _places(engine, check) if (check, one.name) not in there])
     )  # fmt: skip
     return _unbegun((_asking(engine), lacking)) if lacking else ()
+
+
+def _lacking(book: Book, check: str, places: Sequence[Place]) -> Lacking:
+    """Give what a check wants at each place where it found nothing; remembered until something is read of it."""
+    of_springs = any("spring" in CATALOG[one].places for one in _FIRST[check])
+    springs = [book.engine.spring_at(_position(book.engine, one)) for one in places if of_springs]
+    asked = (check, tuple(one.name for one in places), tuple(springs))
+    return recalled(
+        book, _FIRST[check], asked, lambda: tuple((check, one, tuple(_wanted(book, check, one))) for one in places)
+    )
 
 
 def _where(one: Finding) -> str:

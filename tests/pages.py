@@ -65,8 +65,7 @@ def texts(widget: QWidget) -> set[str]:
     found: list[str] = []
     for one in shown(widget, QWidget):
         found += [one.toolTip(), one.accessibleName()]
-    found += [one.text() for one in shown(widget, QLabel)]
-    found += [one.text() for one in shown(widget, QAbstractButton)]
+    found += [one.text().replace("&", "") for one in (*shown(widget, QLabel), *shown(widget, QAbstractButton))]
     for one in shown(widget, QComboBox):
         found += [one.itemText(i) for i in range(one.count())]
     found += [one.placeholderText() for one in shown(widget, QLineEdit)]

@@ -145,10 +145,17 @@ def spoiled_reading(book: Book, one: Reading):
                 yield f"another {slot} since", fitted(book, slot, holder)
     if not row.choices:
         yield from spoiled_tool(book, one, "tool")
+        way, tool = row.way(one.way), book.engine.tool(tool_named(book, one, "tool"))
+        if tool and tool.dimension == row.dimension and not (way and way.asked):
+            yield "tool too short", with_tool(book, tool.id, lowest=one.value + 1.0, highest=one.value + 2.0)
+
+
+def tool_named(book: Book, one, field: str) -> str:
+    return getattr(one, field) or book.engine.default_tools.get(f"{one.quantity}/{one.way}", "")
 
 
 def spoiled_tool(book: Book, one, field: str):
-    name = getattr(one, field) or book.engine.default_tools.get(f"{one.quantity}/{one.way}", "")
+    name = tool_named(book, one, field)
     yield f"{field} unknown", with_entry(book, one, replace(one, **{field: "gone"}))
     yield f"{field} of no accuracy", with_tool(book, name, accuracy=None, accuracy_percent=None)
     yield f"{field} overdue", with_tool(book, name, **OVERDUE)
@@ -156,6 +163,8 @@ def spoiled_tool(book: Book, one, field: str):
 
 def spoiled_table(book: Book, one: Walked):
     yield from spoiled_tool(book, one.table, one.field)
+    if one.field == "tool":
+        yield "tool too short", with_tool(book, one.table.tool, lowest=0.0, highest=0.8 * max(one.table.lift_mm))
     yield "another cam since", fitted(book, "cam", "engine")
 
 

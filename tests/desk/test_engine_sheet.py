@@ -23,7 +23,7 @@ def shown(table, row):
 def press(page, words):
     from PyQt6.QtWidgets import QPushButton
 
-    next(one for one in page.findChildren(QPushButton) if one.text() == words).click()
+    next(one for one in page.findChildren(QPushButton) if one.text().replace("&", "") == words).click()
 
 
 def test_a_new_engine_from_nothing(qtbot, open_window):

@@ -82,6 +82,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("strip", "&Other figure on the heads", "&View", "F6", lambda window: window.strip.show_next()),
     ActionRow("fold", "Fold or &unfold the margins", "&View", "F7", lambda window: window.ladder.rungs.toggle_fold()),
     ActionRow("theme", "Dark &theme", "&View", "Ctrl+D", lambda window: window.toggle_theme(), True),
+    ActionRow("sound", "&Sound with readings", "&View", "F9", lambda window: window.toggle_sound()),
     ActionRow("larger", "&Larger", "&View", "Ctrl++", lambda window: window.larger()),
     ActionRow("smaller", "S&maller", "&View", "Ctrl+-", lambda window: window.smaller()),
     *(
@@ -93,4 +94,4 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.show_cautions()),
     ActionRow("about", "&About", "&Help", "", lambda window: window.show_about()),
 )
-CHECKABLE = ("whole", "theme")
+CHECKABLE = ("whole", "theme", "sound")

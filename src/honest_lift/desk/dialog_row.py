@@ -6,17 +6,21 @@ from collections.abc import Callable
 
 from PyQt6.QtWidgets import QDialog, QHBoxLayout, QPushButton
 
+from honest_lift.desk.mnemonics import underline
+
 
 def dialog_row(dialog: QDialog, acts: tuple[tuple[str, Callable[[], None]], ...]) -> QHBoxLayout:
     """Lay a button for each act from the left, and Done on the right, which Enter presses."""
-    row = QHBoxLayout()
+    row, made_all = QHBoxLayout(), list[QPushButton]()
     for words, does in acts:
         made = QPushButton(words)
         made.clicked.connect(lambda _, do=does: do())
         row.addWidget(made)
+        made_all.append(made)
     row.addStretch(1)
     done = QPushButton(dialog.tr("Done"))
     done.setDefault(True)
     done.clicked.connect(dialog.accept)
     row.addWidget(done)
+    underline([*made_all, done], set())
     return row

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLineEdit, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QLineEdit, QSizePolicy, QWidget
 
 from honest_lift.desk.bar_hint import explain_choices, hint_words, howto_words
+from honest_lift.desk.bar_layout import lay_out
 from honest_lift.desk.entry_line import Entry
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
@@ -25,6 +27,8 @@ from honest_lift.numbers.entry import EntryError
 
 class ReadingBar(QWidget):
     """Takes readings. A refused entry stays to be mended; a confirmed one steps to the next place."""
+
+    questioned = pyqtSignal()  # something unusual is asked about, or could not be read
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -78,34 +82,7 @@ class ReadingBar(QWidget):
             (self.entry, "Reading"),
         ):
             widget.setAccessibleName(self.tr(name))
-        place, how, words = QVBoxLayout(), QGridLayout(), QVBoxLayout()
-        place.addWidget(self.what)
-        place.addWidget(self.where)
-        for line, (name, box) in enumerate(((self.tr("way"), self.way), (self.tr("tool"), self.tool))):
-            label = Label(name)
-            label.setObjectName("barSmall")
-            how.addWidget(label, line, 0)
-            how.addWidget(box, line, 1)
-        how.setColumnStretch(1, 1)
-        below = QHBoxLayout()
-        below.addWidget(self.hint, 1)
-        below.addWidget(self.then)
-        words.addWidget(self.understood, 1)
-        words.addLayout(below)
-        row = QHBoxLayout(self)
-        row.setContentsMargins(14, 6, 14, 6)
-        row.setSpacing(14)
-        row.addLayout(place, 10)
-        row.addLayout(how, 20)
-        self.beside = QWidget()
-        beside = QVBoxLayout(self.beside)
-        beside.setContentsMargins(0, 0, 0, 0)
-        beside.setSpacing(1)
-        beside.addWidget(self.also_label)
-        beside.addWidget(self.also)
-        row.addWidget(self.beside)
-        row.addWidget(self.entry, 10)
-        row.addLayout(words, 26)
+        lay_out(self)
         self.what.activated.connect(self._choose_task)
         self.way.activated.connect(self._choose_way)
         self.tool.activated.connect(self._choose_tool)
@@ -276,7 +253,9 @@ class ReadingBar(QWidget):
         if typed is None:
             return
         self._style(error=False)
-        self.understood.setText(understood_words(self.session, self.task, self._way(), typed) if self.task else "")
+        self.understood.setText(
+            understood_words(self.session, self.task, self._way(), typed, text) if self.task else ""
+        )
         self._show_hint()
 
     def _understand(self, text: str) -> Typed | None:
@@ -342,6 +321,7 @@ class ReadingBar(QWidget):
             return
         typed = self._understand(text)
         if typed is None:
+            self.questioned.emit()
             return
         if typed.value is None:
             self._tell(self.tr("Nothing is typed, so nothing is taken. Down steps on without a reading."), error=True)
@@ -364,6 +344,7 @@ class ReadingBar(QWidget):
             return True
         self._asked = text
         self._tell(question, error=True)
+        self.questioned.emit()
         return False
 
     def paste(self) -> None:

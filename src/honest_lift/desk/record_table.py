@@ -212,6 +212,13 @@ class RecordTable(QTableView):
         if 0 <= row < len(records):
             self.setCurrentIndex(self.records.index(row, max(column, 0)))
 
+    def ready(self, row: int, column: int = 0) -> None:
+        """Stand in a cell, ready to be typed into."""
+        index = self.records.index(row, column)
+        self.setCurrentIndex(index)
+        self.scrollTo(index)
+        self.setFocus()
+
     def keyPressEvent(self, event) -> None:
         if (
             event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)

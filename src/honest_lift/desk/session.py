@@ -42,7 +42,7 @@ class Session(Walking, QObject):
     stepped = pyqtSignal()  # to the next place after a reading, before anything was found of it
     asked = pyqtSignal(object, str, str)  # a step of the plan to be measured now, by a way and a tool if it matters
     to_try = pyqtSignal(object)  # changes that are to be tried
-    page_asked = pyqtSignal(str)  # a page of engine and parts
+    page_asked = pyqtSignal(str, str)  # a page of engine and parts, and what is to be typed there
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
     demo_asked = pyqtSignal(str)  # a demonstration by its name
@@ -230,7 +230,7 @@ class Session(Walking, QObject):
     def start(self, step: NextStep, way: str = "", tool: str = "") -> None:
         """Start measuring a step of the plan at its first place; what can only be stated opens its page."""
         if not step.places:
-            self.show_page(step.page)
+            self.show_page(step.page, step.about or step.quantity)
             return
         self.queue, self.check = step, ""
         self.step = sheet_of(step.quantity, step.places[0].kind)
@@ -240,10 +240,10 @@ class Session(Walking, QObject):
         self.moved.emit()
         self.asked.emit(step, way, tool)
 
-    def show_page(self, page: str) -> None:
-        """Open a page of engine and parts, or of the camshaft."""
+    def show_page(self, page: str, about: str = "") -> None:
+        """Open a page of engine and parts, or of the camshaft, ready for what it is about to be typed."""
         self.open_step(next((one.key for one in STEPS.values() if page in one.pages), "engine"))
-        self.page_asked.emit(page)
+        self.page_asked.emit(page, about)
 
     def open_step(self, step: str) -> None:
         """Open a step of the job."""

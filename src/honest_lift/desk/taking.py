@@ -13,6 +13,7 @@ from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
+from honest_lift.facts.reach import out_of_reach
 
 
 class Taken(Struct, frozen=True):
@@ -41,19 +42,23 @@ def edit_for(session: Session, taken: Taken, typed: Typed, text: str) -> Edit:
 def reading_for(session: Session, taken: Taken, typed: Typed, text: str) -> Reading:
     """Give the reading of what was typed; an observation is written down by its own word, its reason as a note.
 
-    Raises EditError where its way lacks a gauge.
+    Raises EditError where its way lacks a gauge, or its tool cannot have read it.
     """
     task, way, value = taken.task, taken.way, typed.value or 0.0
     if task.row.choices:
         text = task.row.choices[int(value)].key
     gauge = _carrying_gauge(session, way)
     also = {one.key: taken.also.get(one.key, "") or one.usual for one in way.asked} if way else {}
-    return reading_of(
+    made = reading_of(
         session.book, task.quantity, taken.place, value, text=text, unit=session.unit(task.row.dimension),
         way=way.key if way else "", tool=taken.tool, repeat=taken.repeat, also=also, at_tool=gauge,
         note=typed.note, at=task.at if typed.at is None else {HEIGHT: typed.at},
         low=typed.low if typed.is_bound else None, high=typed.high if typed.is_bound else None,
     )  # fmt: skip
+    tool = session.engine.tool(taken.tool) if taken.tool else session.engine.tool_for(made.quantity, made.way)
+    if tool is not None and (why := out_of_reach(session.engine, tool, made)):
+        raise EditError(f"{why[:1].upper()}{why[1:]}.")
+    return made
 
 
 def _carrying_gauge(session: Session, way: Way | None) -> str:

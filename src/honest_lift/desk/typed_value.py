@@ -147,8 +147,8 @@ def read_two_ways(session: Session, task: Task, typed: Typed, text: str) -> str:
     return f"“{text.strip()}” is read as {mixed}, and not as {less}. Enter again takes it; the difference is {whole}.0-{rest}."
 
 
-def understood_words(session: Session, task: Task, way: Way | None, typed: Typed) -> str:
-    """Say what was understood: in both systems, and what has to come off or be added."""
+def understood_words(session: Session, task: Task, way: Way | None, typed: Typed, text: str) -> str:
+    """Say what was understood: in both systems, or beside the unit it was typed in, and what has to come off or be added."""
     if typed.value is None:
         return ""
     if task.row.choices:
@@ -160,7 +160,10 @@ def understood_words(session: Session, task: Task, way: Way | None, typed: Typed
         return _assumed_words(session, task, typed)
     if typed.is_bound:
         return _bound_words(session, task, typed)
-    if other := _OTHER.get(unit):
+    own = text.partition(" at ")[0].strip()
+    if any(one.isalpha() for one in own.replace("x", "").replace("X", "")) and not (way and way.asked):
+        words = f"{own} = {words}"
+    elif other := _OTHER.get(unit):
         words += f" = {in_words(typed.value, dimension, other)}"
     if typed.at is not None:
         words += f" at {in_words(typed.at, 'length', session.unit('length'))}{_less_beside(session, way, typed.at)}"

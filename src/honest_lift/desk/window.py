@@ -5,9 +5,9 @@ from __future__ import annotations
 import gc
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings, QTimer
+from PyQt6.QtCore import QSettings, QSize, QTimer
 from PyQt6.QtGui import QAction, QKeySequence
-from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
 from honest_lift import __version__
 from honest_lift.desk import questions
@@ -18,13 +18,16 @@ from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.label import Label
 from honest_lift.desk.ladder import Ladder
+from honest_lift.desk.landing import land
 from honest_lift.desk.measure import Measure
+from honest_lift.desk.mnemonics import give_mnemonics
 from honest_lift.desk.next_list import NextList
 from honest_lift.desk.reading_bar import ReadingBar
 from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import FIRST, STEPS
 from honest_lift.desk.theme import THEMES, style_sheet
+from honest_lift.desk.tones import Tones
 from honest_lift.facts.journal_file import named
 
 FINDING = "finding"  # the sheet of one finding, which is no step
@@ -46,6 +49,7 @@ class Window(QMainWindow):
         self.setAcceptDrops(True)
         self._build()
         self.files, self.measure = Files(self, session), Measure(self, session, self.bar)
+        self.tones = Tones(session, self.bar)
         session.demo_asked.connect(self.files.open_demo)
         self._make_actions()
         self._restore()
@@ -72,6 +76,7 @@ class Window(QMainWindow):
         self.sheets: dict[str, QWidget] = {FIRST: self.heights}
         self.stack = QStackedWidget()
         self.stack.addWidget(self.heights)
+        give_mnemonics(self.heights)
         middle = QHBoxLayout()
         middle.setSpacing(0)
         left = QVBoxLayout()
@@ -130,6 +135,8 @@ class Window(QMainWindow):
             self.sheets[step] = make(self.session, self.bar)
             self.stack.addWidget(self.sheets[step])
             self.sheets[step].dress(THEMES[self.theme_name], self.zoom)
+            if step != FINDING:  # its offers are sentences that change with every finding
+                give_mnemonics(self.sheets[step])
         return self.sheets[step]
 
     def dress(self, theme_name: str, zoom: float) -> None:
@@ -196,6 +203,7 @@ class Window(QMainWindow):
             event.ignore()
             return
         self._remember()
+        self.tones.close()
         self.session.close()
         event.accept()
 
@@ -215,7 +223,22 @@ class Window(QMainWindow):
             zoom = min(max(float(self.settings.value("zoom", 1.0)), 0.7), 2.5)
             if geometry := self.settings.value("geometry"):
                 self.restoreGeometry(geometry)
+            self._set_sound(self.settings.value("sound", "off") == "on")
         self.dress(theme, zoom)
+        self._fit_into_screen()
+
+    def _fit_into_screen(self) -> None:
+        """Open inside the screen's free room, title bar and all, however small it is."""
+        screen = self.screen()
+        if screen is None or QApplication.platformName() == "offscreen":  # where nobody looks
+            return
+        room = screen.availableGeometry()
+        title_bar = self.style().pixelMetric(QStyle.PixelMetric.PM_TitleBarHeight)
+        most = QSize(room.width(), room.height() - title_bar)
+        self.setMinimumSize(self.minimumSize().boundedTo(most))
+        self.resize(self.size().boundedTo(most))
+        if self.size() == most:
+            self.move(room.topLeft())
 
     def remember_engine(self) -> None:
         """Remember which file is open, so that a start after whatever ends this one opens it again."""
@@ -226,6 +249,7 @@ class Window(QMainWindow):
         if self.settings:
             self.settings.setValue("theme", self.theme_name)
             self.settings.setValue("zoom", self.zoom)
+            self.settings.setValue("sound", "on" if self.tones.is_on else "off")
             self.settings.setValue("geometry", self.saveGeometry())
         self.remember_engine()
 
@@ -248,9 +272,10 @@ class Window(QMainWindow):
         """Bring it back."""
         self.session.redo()
 
-    def _show_page(self, page: str) -> None:
+    def _show_page(self, page: str, about: str) -> None:
         sheet = self._sheet(self.session.step)
         sheet.open_page(page)
+        land(sheet.pages[page], about)
 
     def measure_next(self) -> None:
         """Start what the plan has first."""
@@ -293,6 +318,15 @@ class Window(QMainWindow):
     def toggle_theme(self) -> None:
         """Light or dark."""
         self.dress("dark" if self.theme_name == "light" else "light", self.zoom)
+
+    def toggle_sound(self) -> None:
+        """Let readings be heard, or not."""
+        self._set_sound(not self.tones.is_on)
+        self.session.told.emit(self.tones.words)
+
+    def _set_sound(self, on: bool) -> None:
+        self.tones.is_on = on
+        self._actions["sound"].setChecked(on)
 
     def larger(self) -> None:
         """Zoom in."""

@@ -29,6 +29,7 @@ from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.memory.remember import by_identity
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_role
 from honest_lift.facts.quantity import Quantity
+from honest_lift.facts.reach import out_of_reach
 from honest_lift.facts.staleness import done_since, is_stale, staleness
 from honest_lift.facts.timing import of_another_cam
 from honest_lift.facts.tools import Tool, offset_doubt, offset_source, rounding_doubt, scatter_doubt
@@ -369,6 +370,8 @@ def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
         return None, "no tool is named, and the drawer has none for this way"
     if not tool.is_stated:
         return None, f"{tool.name} has no stated accuracy"
+    if out := out_of_reach(engine, tool, one.reading):
+        return None, out
     return tool, "" if named else f"no tool named: taken as {tool.name}, the drawer's default"
 
 

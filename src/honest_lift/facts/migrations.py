@@ -11,7 +11,7 @@ from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
-CURRENT = 10
+CURRENT = 11
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -103,6 +103,11 @@ def _to_tenth(raw: Raw) -> Raw:
     return told
 
 
+def _to_eleventh(raw: Raw) -> Raw:
+    """Version 11 lets a tool state what it can read at all: an older file states nothing of it."""
+    return raw
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -123,6 +128,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     7: _to_eighth,
     8: _to_ninth,
     9: _to_tenth,
+    10: _to_eleventh,
 }  # from version: function
 
 

@@ -10,7 +10,7 @@ assumptions to be replaced by one's own: common practice, no source.
 from __future__ import annotations
 
 from datetime import date, timedelta
-from math import hypot, sqrt
+from math import hypot, inf, isfinite, sqrt
 from typing import Any
 
 from msgspec import Struct
@@ -24,6 +24,7 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
     `calibrated`: the day it was last proven, as 2026-11-23, and `calibrated_against` what. `due_days`: after how
     many days, and `due_heads` after how many heads of springs, it must be proven again. `correction`: a tester's
     calibration that is taken for all its readings, "none" for none, "" for each reading's own (the last before it).
+    `lowest`, `highest`: what it can read at all, None where that is not stated.
     """
 
     id: str
@@ -44,6 +45,8 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
     due_heads: int | None = None
     correction: str = ""
     note: str = ""
+    lowest: float | None = None
+    highest: float | None = None
 
     @property
     def is_stated(self) -> bool:
@@ -52,6 +55,22 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
         fine = self.resolution is not None or self.repeatability is not None or self.repeatability_percent is not None
         stopped = self.dimension != "load" or self.height_accuracy_mm is not None
         return accurate and fine and stopped
+
+
+_BEYOND = 0.02  # of its span: a micrometer's thimble turns a little past both ends
+
+
+def reaches(tool: Tool, value: float) -> bool:
+    """Tell whether a tool can read a value, in its inside unit, at all; every tool whose range is not stated can.
+
+    >>> micrometer = Tool("m", "outside_micrometer", "micrometer", "length", lowest=0.0, highest=25.4)
+    >>> reaches(micrometer, 8.7), reaches(micrometer, 53.0)
+    (True, False)
+    """
+    low = tool.lowest if tool.lowest is not None else -inf
+    high = tool.highest if tool.highest is not None else inf
+    over = _BEYOND * (high - low) if isfinite(high - low) else 0.0
+    return low - over <= value <= high + over
 
 
 def kept_true(tool: Tool, read_on: str) -> str:
@@ -119,14 +138,15 @@ KINDS: tuple[ToolKind, ...] = (
           resolution=0.0254, accuracy=0.0254, repeatability=0.015),
     _kind("height_micrometer", "height micrometer, 0.01 mm", "length",
           resolution=0.01, accuracy=0.01, repeatability=0.015),
-    _kind("caliper", "caliper, 0.02 mm", "length", resolution=0.02, accuracy=0.02, repeatability=0.015),
-    _kind("caliper", "caliper, 0.0005 in", "length", resolution=0.0127, accuracy=0.0254, repeatability=0.015),
+    _kind("caliper", "caliper, 0.02 mm", "length", resolution=0.02, accuracy=0.02, repeatability=0.015, lowest=0.0, highest=150.0),
+    _kind("caliper", "caliper, 0.0005 in", "length",
+          resolution=0.0127, accuracy=0.0254, repeatability=0.015, lowest=0.0, highest=6 * _IN),
     _kind("rule", "rule, 1/32 in", "length", resolution=_IN / 32, accuracy=0.125),
     _kind("indicator", "dial indicator, 0.01 mm", "length", resolution=0.01, accuracy=0.01, repeatability=0.007),
     _kind("indicator", "dial indicator, 0.001 in", "length", resolution=0.0254, accuracy=0.0254, repeatability=0.007),
     _kind("feeler", "feeler gauges", "length", resolution=0.0254, accuracy=0.01, repeatability=0.015),
     _kind("small_hole_gauge", "small-hole gauge and micrometer", "length",
-          resolution=0.00254, accuracy=0.005, repeatability=0.008),
+          resolution=0.00254, accuracy=0.005, repeatability=0.008, lowest=3.0, highest=13.0),
     _kind("bore_gauge", "dial bore gauge, 0.0001 in", "length",
           resolution=0.00254, accuracy=0.004, repeatability=0.004),
     _kind("stem_height_gauge", "stem-height gauge, 0.001 in", "length",
@@ -151,7 +171,11 @@ KINDS: tuple[ToolKind, ...] = (
     _kind("torque_wrench", "torque wrench, 4 percent", "torque",
           resolution=1.0, accuracy_percent=4.0, repeatability_percent=1.0),
     _kind("outside_micrometer", "outside micrometer, 0.0001 in", "length",
-          resolution=0.00254, accuracy=0.004, repeatability=0.003),
+          resolution=0.00254, accuracy=0.004, repeatability=0.003, lowest=0.0, highest=_IN),
+    _kind("outside_micrometer", "outside micrometer, 1 to 2 in", "length",
+          resolution=0.00254, accuracy=0.005, repeatability=0.004, lowest=_IN, highest=2 * _IN),
+    _kind("outside_micrometer", "outside micrometer, 25 to 50 mm", "length",
+          resolution=0.01, accuracy=0.004, repeatability=0.004, lowest=25.0, highest=50.0),
     _kind("spring_tester", "bench spring tester, 1 percent", "load",
           resolution=4.448, accuracy_percent=1.0, repeatability_percent=0.5, height_accuracy_mm=0.05),
     _kind("spring_tester", "spring tester in the vice, 3 percent", "load",

@@ -9,7 +9,7 @@ from msgspec import Struct
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.quantity import Way
-from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
+from honest_lift.facts.tools import Tool, offset_doubt, reaches, scatter_doubt
 
 
 class Means(Struct, frozen=True):
@@ -27,6 +27,9 @@ def means_of(engine: Engine, quantity: str, value: float) -> list[Means]:
         Means(way, tool, hypot(offset_doubt(tool, value), scatter_doubt(tool, value, way.figures)))
         for way in row.ways
         for tool in engine.tools
-        if tool.kind in way.tools and tool.dimension == row.dimension and tool.is_stated
+        if tool.kind in way.tools
+        and tool.dimension == row.dimension
+        and tool.is_stated
+        and (way.asked or reaches(tool, value))
     ]
     return sorted(found, key=lambda one: (round(one.u, 9), len(one.way.corrections)))

@@ -20,6 +20,7 @@ from honest_lift.facts.layout import COMMON, read_layout
 from honest_lift.facts.limits import Limit
 from honest_lift.facts.parts import Form, Member, MemberName, Spring, SpringCard, SpringSet
 from honest_lift.facts.place import ENGINE
+from honest_lift.facts.tools import KINDS, Tool
 
 SPRINGS: dict[str, tuple[MemberName, ...]] = {  # kinds of spring, by their members
     "single": ("outer",), "beehive": ("outer",), "double": ("outer", "inner"), "triple": ("outer", "inner", "damper"),
@@ -72,6 +73,9 @@ class Answers(Struct, frozen=True):
     seat_n: tuple[float | None, float | None] = (None, None)
     open_n: tuple[float | None, float | None] = (None, None)
     heights_mm: tuple[float, ...] = ()
+    tools: tuple[
+        str, ...
+    ] = ()  # kinds that are in the drawer, by their titles: each stands for what was there of its kind
 
 
 def begin(engine: Engine, told: Answers) -> Edit:
@@ -85,6 +89,7 @@ def begin(engine: Engine, told: Answers) -> Edit:
     if facts := _facts(told):
         edits.append(State(facts))
     edits += [Put("limits", one) for one in _asked(told)]
+    edits += [Put("tools", one) for one in _tools(engine, told.tools)]
     names = list(islice(engine.free_spring_numbers(), len(layout.positions)))
     card, group = new_id(), new_id()
     members = tuple(Member(name, 0.0 if name == "outer" else None) for name in SPRINGS[told.spring])
@@ -98,6 +103,17 @@ def begin(engine: Engine, told: Answers) -> Edit:
         fit_springs(laid, dict(zip([one.id for one in layout.positions], names, strict=True)), "springs fitted")
     )
     return Several(tuple(edits), "a new engine begun")
+
+
+def _tools(engine: Engine, titles: tuple[str, ...]) -> list[Tool]:
+    """Give the tools chosen, each in place of the drawer's default of its kind, so that every way knows it."""
+    kinds = [one for one in KINDS if one.title in titles]
+    known = {one.kind: one.id for one in reversed(engine.tools)}
+    return [
+        replace(one.tool, id=known.get(one.kind, one.kind))
+        for one in kinds
+        if one.title not in {t.name for t in engine.tools}
+    ]
 
 
 def _facts(told: Answers) -> tuple[Fact, ...]:

@@ -54,8 +54,8 @@ class NextStep(Struct, frozen=True):
     """One step: a quantity to be read at some places, or something only a person can state.
 
     `member` and `height_mm` tell readings of springs apart. `places` in head order; none where it is to be `stated`,
-    and then `page` of engine and parts is where. `checks`: how many wait for it. `repeat`: it is read once more, beside what
-    stands there.
+    and then `page` of engine and parts is where; `about`: what is stated there, where that is no quantity (a check's limit,
+    "card", "heights", "springs"). `checks`: how many wait for it. `repeat`: it is read once more, beside what stands there.
     """
 
     quantity: str
@@ -67,6 +67,7 @@ class NextStep(Struct, frozen=True):
     stated: str = ""
     page: str = ""
     repeat: bool = False
+    about: str = ""
 
     def asks_as(self, other: NextStep) -> bool:
         """Tell whether it asks for the same reading as a step of an earlier plan, at whatever places are left."""
@@ -87,6 +88,7 @@ class _Need(Struct, frozen=True):
     stated: str = ""
     page: str = ""
     repeat: bool = False
+    about: str = ""
 
 
 def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
@@ -108,7 +110,7 @@ def next_steps(book: Book, examination: Examination) -> tuple[NextStep, ...]:
     steps = [
         NextStep(need.quantity, need.member, need.height_mm,
                  tuple(sorted(places.get(need, ()), key=lambda one: order.get(one.name, len(order)))),
-                 need.tier, count, need.stated, need.page, need.repeat)
+                 need.tier, count, need.stated, need.page, need.repeat, need.about)
         for need, count in waiting.items()
     ]  # fmt: skip
     return tuple(sorted(steps, key=lambda one: (one.tier, not _in_a_minute(one), -one.checks)))
@@ -154,7 +156,7 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
 def _lacking(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
     place = one.asked
     if one.quantity in ("spring_load", "bind_height") and place and not place.name:
-        yield _Need(LACKS, "", stated="fit a spring at every valve", page="Springs"), None
+        yield _Need(LACKS, "", stated="fit a spring at every valve", page="Springs", about="springs"), None
     elif one.quantity == "spring_load" and place:
         yield from _points(book, place, LACKS)
     elif one.quantity == "bind_height" and place:
@@ -173,7 +175,16 @@ def _points(book: Book, place: Place, tier: int) -> Iterator[tuple[_Need, Place 
     """Give the heights of a spring's set that have no load yet; all of them where it is read again."""
     owner = book.engine.set_of(place.name)
     if owner is None or len(owner.test_heights_mm) < 2:
-        yield _Need(tier, "spring_load", stated="state two or more test heights for its set", page="Springs"), None
+        yield (
+            _Need(
+                tier,
+                "spring_load",
+                stated="state two or more test heights for its set",
+                page="Springs",
+                about="heights",
+            ),
+            None,
+        )
         return
     for height in sorted(owner.test_heights_mm, reverse=True):
         if tier != LACKS or not any(abs(height - one) < SAME_MM for one in pressed_at_mm(book, place.name)):
@@ -186,7 +197,7 @@ def _beyond(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]
         if one.quantity == "spring_load" and one.asked and not one.ground & Ground.MISSING:
             planned = list(_points(book, one.asked, LACKS))
             words = "add a test height beyond the ones of its set: a load lies outside them"
-            yield from planned or [(_Need(STALE, "spring_load", stated=words, page="Springs"), None)]
+            yield from planned or [(_Need(STALE, "spring_load", stated=words, page="Springs", about="heights"), None)]
 
 
 def _again(book: Book, one: Input) -> Iterator[tuple[_Need, Place | None]]:
@@ -215,8 +226,10 @@ def _unlimited(finding: Finding) -> _Need:
     if finding.check.name == "installed_height":  # its limits stand about the target
         return _Need(LACKS, "target_height", stated="state the target height", page="Cam card")
     if finding.check.step == "springs":
-        return _Need(LACKS, "", stated="state what the spring's card says", page="Springs")
-    return _Need(LACKS, "", stated=f"state a limit for {finding.check.title.lower()}", page="Limits")
+        return _Need(LACKS, "", stated="state what the spring's card says", page="Springs", about="card")
+    return _Need(
+        LACKS, "", stated=f"state a limit for {finding.check.title.lower()}", page="Limits", about=finding.check.name
+    )
 
 
 def _narrowing(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]:

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QWidget
+from typing import get_args
+
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
 from honest_lift.demo.demonstrations import DEMONSTRATIONS
 from honest_lift.desk.engine.page import Page, button
@@ -11,14 +13,16 @@ from honest_lift.desk.label import Label, plain
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe, EditError
-from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS
+from honest_lift.facts.engine import INCH_UNITS, METRIC_UNITS, Gear, Lifter
 from honest_lift.facts.job import PRESETS
 from honest_lift.facts.layout import COMMON
+from honest_lift.facts.tools import KINDS
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.plans.new_engine import SPRINGS, TEMPLATES, TYPES, Answers, begin
 
 _HINT = "A new engine in a minute: Tab goes on, anything may be left empty, and all of it can be changed later."
+_OWN_ORDER, _NOT_STATED = "own order, typed below", "not stated"
 _LOAD, _HEIGHT = CATALOG["spring_load"].physical, CATALOG["installed_height"].physical
 
 
@@ -29,8 +33,17 @@ class BeginPage(Page):
         super().__init__(session, _HINT)
         self.template, self.layout_, self.job, self.units = QComboBox(), QComboBox(), QComboBox(), QComboBox()
         self.spring, self.type, self.at = QComboBox(), QComboBox(), QComboBox()
+        self.gear, self.lifter, self.tester, self.gauge = QComboBox(), QComboBox(), QComboBox(), QComboBox()
         self.template.addItems(TEMPLATES)
-        self.layout_.addItems(COMMON)
+        self.layout_.addItems([*COMMON, _OWN_ORDER])
+        self.order = QPlainTextEdit()
+        self.order.setFixedHeight(52)
+        self.order.setTabChangesFocus(True)
+        self.order.setPlaceholderText("one head a line, valves in bench order:  left: 1e 1i 3i 3e")
+        self.gear.addItems(get_args(Gear))
+        self.lifter.addItems([one or _NOT_STATED for one in get_args(Lifter)])
+        for box, kind in ((self.tester, "spring_tester"), (self.gauge, "height_micrometer")):
+            box.addItems([one.title for one in KINDS if one.kind == kind])
         for key, one in PRESETS.items():
             self.job.addItem(one.title, key)
         self.units.addItems(["inches and pounds", "millimetres and newtons"])
@@ -44,10 +57,9 @@ class BeginPage(Page):
         self.typed["heights"].setPlaceholderText("1.800 1.250")
         self.begin = button(self.tr("Begin"), self._begin)
         self._lay_out()
-        self.template.activated.connect(
-            lambda _: self.layout_.setCurrentText(TEMPLATES[self.template.currentText()].layout)
-        )
-        self.layout_.setCurrentText(TEMPLATES[self.template.currentText()].layout)
+        self.template.activated.connect(lambda _: self._preset())
+        self.layout_.activated.connect(lambda _: self._show_order())
+        self._preset()
         self.units.activated.connect(lambda _: self._units())
 
     def _demonstrations(self) -> Flow:
@@ -63,21 +75,36 @@ class BeginPage(Page):
         form = QFormLayout()
         form.setVerticalSpacing(3)
         for words, *widgets in (
-            ("figures in", self.units), ("kind of engine", self.template), ("layout", self.layout_),
+            ("figures in", self.units), ("kind of engine", self.template), ("layout", self.layout_), ("own order", self.order),
+            ("valve gear, lifters", self.gear, self.lifter),
             ("what is being done", self.job), ("name", self.typed["name"]), ("spring, its type", self.spring, self.type),
             ("lift, where it is", self.typed["lift"], self.at), ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]),
             ("target installed height", self.typed["target"]), ("seat load asked for", self.typed["seat"]),
-            ("open load asked for", self.typed["open"]), ("heights on the tester", self.typed["heights"]), ("", self.begin),
+            ("open load asked for", self.typed["open"]), ("heights on the tester", self.typed["heights"]),
+            ("spring tester, height gauge", self.tester, self.gauge), ("", self.begin),
         ):  # fmt: skip
             for name, widget in zip(words.split(", ") if words else [self.tr("begin")], widgets, strict=True):
                 widget.setAccessibleName(name)
             form.addRow(words, _beside(widgets) if len(widgets) > 1 else widgets[0])
+        self.form = form
         held = QWidget()
         held.setLayout(form)
         held.setMaximumWidth(560)
         self.column.addLayout(self._demonstrations())
         self.column.addWidget(held)
         self.column.addStretch(1)
+
+    def _preset(self) -> None:
+        """Take layout, gear and lifters of the kind of engine; each may be chosen otherwise."""
+        kind = TEMPLATES[self.template.currentText()]
+        self.layout_.setCurrentText(kind.layout)
+        self.gear.setCurrentText(kind.gear)
+        self.lifter.setCurrentText(kind.lifter or _NOT_STATED)
+        self._show_order()
+
+    def _show_order(self) -> None:
+        """Ask for the order of the valves where it is none of the common ones."""
+        self.form.setRowVisible(self.order, self.layout_.currentText() == _OWN_ORDER)
 
     def _units(self) -> None:
         units = dict(METRIC_UNITS if self.units.currentIndex() else INCH_UNITS)
@@ -104,13 +131,16 @@ class BeginPage(Page):
             self.session.go(self.session.engine.layout.positions[0].id)
 
     def _answers(self) -> Answers:
-        kind = TEMPLATES[self.template.currentText()]
+        kind, lifter = TEMPLATES[self.template.currentText()], self.lifter.currentText()
+        is_own = self.layout_.currentText() == _OWN_ORDER
+        layout = self.order.toPlainText() if is_own else self.layout_.currentText()
         return Answers(
-            self.typed["name"].text().strip(), self.layout_.currentText(), kind.gear, kind.lifter, kind.head, kind.mount,
+            self.typed["name"].text().strip(), layout, self.gear.currentText(), "" if lifter == _NOT_STATED else lifter,
+            kind.head, kind.mount,
             self.job.currentData(), self.spring.currentText(), TYPES[self.type.currentText()],
             self._figure("lift", "lobe_lift"), bool(self.at.currentIndex()), self._figure("ratio", "rocker_ratio"),
             self._figure("lash", "lash"), self._figure("target", "target_height"), self._both("seat"), self._both("open"),
-            self._heights(),
+            self._heights(), (self.tester.currentText(), self.gauge.currentText()),
         )  # fmt: skip
 
     def _figure(self, name: str, quantity: str) -> float | None:

@@ -38,8 +38,9 @@ class LimitsPage(Page):
         self.checks = QComboBox()
         self.checks.setAccessibleName(self.tr("check to limit"))
         self.checks.addItems([_words(name) for name in CHECKS])
+        self.add = button(self.tr("Add"), self._add)
         self.add_row(
-            Label(self.tr("another limit for")), self.checks, button(self.tr("Add"), self._add),
+            Label(self.tr("another limit for")), self.checks, self.add,
             button(self.tr("Delete limit"), self._drop),
         )  # fmt: skip
         self.why = hint_label("")
@@ -158,7 +159,19 @@ class LimitsPage(Page):
     def _add(self) -> None:
         check = list(CHECKS)[self.checks.currentIndex()]
         self.session.do(Put("limits", Limit(new_id(), check, origin="shop", school=_OWN, source="")))
-        self.limits.setCurrentIndex(self.limits.records.index(len(self.session.engine.limits) - 1, 2))
+        self.limits.ready(len(self.session.engine.limits) - 1, 2)
+
+    def land(self, about: str) -> bool:
+        """Stand in the limit of a check, or at the button that adds one; tell whether it is a check."""
+        if about not in CHECKS:
+            return False
+        row = next((i for i, one in enumerate(self.limits.records.records) if one.check == about), None)
+        if row is not None:
+            self.limits.ready(row, 2)
+        else:
+            self.checks.setCurrentIndex(list(CHECKS).index(about))
+            self.add.setFocus()
+        return True
 
     def _drop(self) -> None:
         if self.limits.current is None:

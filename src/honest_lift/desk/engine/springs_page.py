@@ -222,7 +222,7 @@ class SpringsPage(Page):
     def _new_card(self) -> None:
         number = len(self.session.engine.cards) + 1
         self.session.do(Put("cards", SpringCard(new_id(), f"spring card {number}")))
-        self.cards.setCurrentIndex(self.cards.records.index(number - 1, 0))
+        self.cards.ready(number - 1)
 
     def _new_member(self) -> None:
         card = self.cards.current
@@ -232,6 +232,7 @@ class SpringsPage(Page):
             self.session.warned.emit(self.tr("A spring has one to three members: outer, inner, damper."))
             return
         self.session.do(Put("cards", replace(card, members=(*card.members, Member(free[0])))))
+        self.members.ready(len(card.members), 1)
 
     def _put_member(self, member: Member) -> None:
         card, row = self.cards.current, self.members.currentIndex().row()
@@ -272,7 +273,7 @@ class SpringsPage(Page):
         heights = tuple(one for one in (card.seat_height_mm, card.open_height_mm) if one is not None)
         number = len(self.session.engine.sets) + 1
         self.session.do(Put("sets", SpringSet(new_id(), f"set {number}", card.id, "new", heights)))
-        self.sets.setCurrentIndex(self.sets.records.index(number - 1, 0))
+        self.sets.ready(number - 1)
 
     def _add_springs(self) -> None:
         owner = self.sets.current
@@ -312,6 +313,21 @@ class SpringsPage(Page):
     def _example(self) -> str:
         positions = self.session.engine.layout.positions
         return positions[0].id if positions else "3e, once the heads are laid out"
+
+    def land(self, about: str) -> bool:
+        """Stand where springs are fitted, heights or what the card says is stated; tell whether there is such a line."""
+        table, title = {
+            "springs": (self.springs, "fitted at"), "heights": (self.sets, "heights on"), "card": (self.cards, "installed"),
+        }.get(about, (None, ""))  # fmt: skip
+        if table is None or not table.records.records:
+            return False
+        row = max(table.currentIndex().row(), 0)
+        if about == "springs":
+            row = next(
+                (i for i, one in enumerate(table.records.records) if not self.session.engine.position_of(one.id)), 0
+            )
+        table.ready(row, next(i for i, one in enumerate(table.records.columns) if one.title.startswith(title)))
+        return True
 
     def _drop(self, table: str, view: RecordTable) -> None:
         if view.current is None:

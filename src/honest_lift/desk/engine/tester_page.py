@@ -61,9 +61,8 @@ class TesterPage(Page):
         )
         self.readings = self.follow(RecordTable((), self.tr("What the tester shows")), lambda _: None)
         self.column.addWidget(self.references, 2)
-        self.add_row(
-            button(self.tr("New reference spring"), self._add), button(self.tr("Delete reference"), self._drop)
-        )
+        self.new = button(self.tr("New reference spring"), self._add)
+        self.add_row(self.new, button(self.tr("Delete reference"), self._drop))
         self.column.addWidget(
             hint_label(self.tr("What the tester shows at each certified height, since its last calibration:"))
         )
@@ -244,7 +243,18 @@ class TesterPage(Page):
     # --- changing ---
 
     def _add(self) -> None:
-        self.session.do(Put("references", ReferenceSpring(new_id(), self.tr("reference spring"))))
+        if self.session.do(Put("references", ReferenceSpring(new_id(), self.tr("reference spring")))):
+            self.references.ready(len(self.session.engine.references) - 1)
+
+    def land(self, about: str) -> bool:
+        """Stand where the tester's loads at the certified heights are typed, or a reference spring is made first."""
+        if about != "reference_load":
+            return False
+        if self.readings.records.records:
+            self.readings.ready(0, 3)
+        else:
+            self.new.setFocus()
+        return True
 
     def _drop(self) -> None:
         if self.references.current is None:

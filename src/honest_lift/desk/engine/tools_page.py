@@ -18,6 +18,7 @@ from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
 _FIELDS = (("resolution", "resolution"), ("accuracy", "accuracy ±"), ("repeatability", "repeatability"))
+_RANGE = (("lowest", "reads from"), ("highest", "to"))
 _SHARES = (("accuracy_percent", "true, %"), ("repeatability_percent", "rep., %"))
 
 
@@ -69,6 +70,7 @@ class ToolsPage(Page):
         ]
         columns += [self._figure(field, title) for field, title in _FIELDS]
         columns += [self._share(field, title) for field, title in _SHARES]
+        columns += [self._figure(field, title) for field, title in _RANGE]
         return [*columns, _found(), self._stop(), *self._kept_true()]
 
     def _kept_true(self) -> list[Column]:
@@ -87,8 +89,11 @@ class ToolsPage(Page):
             return "" if value is None else in_figures(value, tool.dimension, unit, places) + f" {unit}"
 
         def put(tool: Tool, text: str) -> Tool:
-            inside = Field.within(tool.dimension, self.session.unit(tool.dimension), (0.0, 1000.0))
-            return replace(tool, **{field: parse(text, inside)})
+            inside = Field.within(tool.dimension, self.session.unit(tool.dimension), (0.0, 100000.0))
+            changed = replace(tool, **{field: parse(text, inside)})
+            if changed.lowest is not None and changed.highest is not None and changed.lowest >= changed.highest:
+                raise EntryError("the range ends where it begins: type the other end first")
+            return changed
 
         return Column(title, get, put, right=True, width=78)
 
@@ -143,7 +148,8 @@ class ToolsPage(Page):
 
     def _add(self) -> None:
         kind = KINDS[self.kinds.currentIndex()]
-        self.session.do(Put("tools", replace(kind.tool, id=new_id())))
+        if self.session.do(Put("tools", replace(kind.tool, id=new_id()))):
+            self.tools.ready(len(self.session.engine.tools) - 1)
 
     def _drop(self) -> None:
         if self.tools.current is None:

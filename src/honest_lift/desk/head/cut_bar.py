@@ -65,7 +65,7 @@ class CutBar(QWidget):
         what, edit = next_cut(self.session.book, plan)
         self._show_plane()
         self.words.setText(self._told(plan))
-        self.record.setText(self.tr("Record: {0}").format(what) if edit else what)
+        self.record.setText(self.tr("&Record: {0}").format(what) if edit else what)
         self.record.setVisible(bool(what))
         self.record.setEnabled(edit is not None)
 

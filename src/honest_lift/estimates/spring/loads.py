@@ -22,7 +22,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.ledger import Standing
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import Place, of_spring
-from honest_lift.facts.tools import offset_doubt, offset_source
+from honest_lift.facts.tools import offset_doubt, offset_source, reaches
 from honest_lift.mechanics.spring.form import Form
 from honest_lift.mechanics.spring.nest import (
     nest_bind,
@@ -110,17 +110,22 @@ def _points(book: Book, place: Place) -> list[_Point]:
 def _point(book: Book, height_mm: float, readings: list[Standing]) -> _Point:
     """Give a point of a curve from what was read with the spring at one height."""
     latest, parts = readings[-1], beside(book, readings[-1])
-    load = _carried(book, latest, measured(book, "spring_load", tuple(readings)))
+    load = _carried(book, latest, measured(book, "spring_load", tuple(readings)), height_mm)
     stood, stop = _stood_at(book, latest, height_mm)
     return _Point(stood, (*stop, *parts.doubts), parts.barring(load), parts)
 
 
-def _carried(book: Book, one: Standing, load: Input) -> Input:
-    """Bar a load whose stop was set by a gauge nobody can name."""
-    way = CATALOG["spring_load"].way(one.reading.way)
-    if not way or not way.carried_by or book.engine.tool(one.reading.at_tool):
+def _carried(book: Book, one: Standing, load: Input, height_mm: float) -> Input:
+    """Bar a load whose stop was set by a gauge nobody can name, or one that cannot have read that height."""
+    way, gauge = CATALOG["spring_load"].way(one.reading.way), book.engine.tool(one.reading.at_tool)
+    if not way or not way.carried_by or (gauge and reaches(gauge, height_mm)):
         return load
-    return replace(load, ground=load.ground | Ground.NO_TOOL, note="the gauge that set the stop is not in the drawer")
+    note = (
+        "the gauge that set the stop cannot read that height"
+        if gauge
+        else "the gauge that set the stop is not in the drawer"
+    )
+    return replace(load, ground=load.ground | Ground.NO_TOOL, note=note)
 
 
 def _stood_at(book: Book, one: Standing, height_mm: float) -> tuple[float, tuple[tuple[str, str, float], ...]]:

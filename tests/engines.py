@@ -42,6 +42,17 @@ def demo() -> Book:
     return replace(book, engine=replace(book.engine, job=Job(AS_BEGUN)))
 
 
+def all_failing() -> Book:
+    """Give the demonstration engine held to limits that nothing of it can meet."""
+    book = demo()
+    never = (
+        replace(one, lowest=None, highest=one.highest - 9.0) if one.highest is not None
+        else replace(one, lowest=1.5 * one.lowest + 9.0)
+        for one in book.engine.limits if one.highest is not None or one.lowest is not None
+    )  # fmt: skip
+    return replace(book, engine=replace(book.engine, limits=tuple(never)))
+
+
 SOUND = {
     "seat_contact": "even", "leak_test": "dry", "spring_standing": "floor", "retainer_level": "level", "parts_condition": "reuse",
     "spring_direction": "close coils down",

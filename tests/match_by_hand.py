@@ -40,8 +40,8 @@ def shelf(seed, springs=7, retainers=4, locks=3, pockets=3):
         1.0 / per, lift[:, None] * fraction[role] / per, rng.choice([0.0, 90.0], at), np.full(at, 0.02),
     )  # fmt: skip
 
-    def window(least, most, reserve):
-        return Window(*(np.full(at, float(one)) for one in (least, most, reserve)))
+    def window(least, most, comfort):
+        return Window(*(np.full(at, float(one)) for one in (least, most, comfort)))
 
     asked = Asked(
         window(800, 1100, 80), window(1200, 2100, 150), window(1.2, inf if seed % 2 else 4.5, 0.5), window(1.5, inf, 1.0),
@@ -92,21 +92,21 @@ def rungs(card, pairs, pockets, asked, s, q, p, total):
         (asked.open_load, opened, u_open),
         (asked.coil_bind_clearance, bind, u_bind),
     ):
-        yield min(value - limit.least[p], limit.most[p] - value) / limit.reserve[p] - u / limit.reserve[p]
+        yield min(value - limit.least[p], limit.most[p] - value) / limit.comfort[p] - u / limit.comfort[p]
     if not isnan(card.stress_mpa_n[s]):
         stress = card.stress_mpa_n[s] * opened
-        yield (asked.open_stress.most[p] - stress * (1 + 2 * 0.05 / sqrt(3))) / asked.open_stress.reserve[p]
+        yield (asked.open_stress.most[p] - stress * (1 + 2 * 0.05 / sqrt(3))) / asked.open_stress.comfort[p]
     if not isnan(card.most_lift_mm[s]):
-        yield (card.most_lift_mm[s] - lift - 2 * ul) / asked.card_lift.reserve[p]
+        yield (card.most_lift_mm[s] - lift - 2 * ul) / asked.card_lift.comfort[p]
     if not isnan(pairs.down_mm[q]):
         gap = pockets.gap_mm[p] + pairs.offset_mm[q] - pairs.down_mm[q] - lift
         yield (
             gap - asked.retainer_seal.least[p] - 2 * sqrt(pockets.gap_u[p] ** 2 + ul**2)
-        ) / asked.retainer_seal.reserve[p]
+        ) / asked.retainer_seal.comfort[p]
     mass = pockets.fixed_kg[p] + card.moving_kg[s] + pairs.mass_kg[q]
     if not isnan(mass) and isfinite(asked.control.least[p]):
         holds = min(
             (seat - pockets.gas_n[p]) * a + k * b for a, b in zip(pockets.held_p[p], pockets.held_q[p], strict=True)
         )
         share = sqrt(max(holds, 0) / mass) / asked.red_line_rpm * (1 - 2 * pockets.nose_u[p])
-        yield (100 * (share - 1) - asked.control.least[p]) / asked.control.reserve[p]
+        yield (100 * (share - 1) - asked.control.least[p]) / asked.control.comfort[p]

@@ -8,6 +8,7 @@ from engines import demo
 from honest_lift.checks.wording import reason
 from honest_lift.demo.demonstrations import demonstration
 from honest_lift.facts.fresh import empty_book
+from honest_lift.facts.tools import KINDS
 from pages import every_page, texts
 
 GONE = re.compile(
@@ -30,3 +31,16 @@ def test_old_words_are_gone_from_every_page(open_window, name):
         said = {reason(one, session.engine) for one in session.examination.findings}
         wrong |= {f"reason: {one}" for one in said if GONE.search(one)}
     assert sorted(wrong) == []
+
+
+NAMES_OF_TOOLS = re.compile("|".join(re.escape(one.title) for one in KINDS))
+INCHES = re.compile(r"(?<![/\d])[\d.]+ in\b(?! a | the | an )")
+
+
+def test_a_metric_engine_is_told_in_millimetres(open_window):
+    window = open_window(demonstration("four"))
+    found = set()
+    for page, sheet in every_page(window):
+        if "Trial" not in page and "Match: Shelf" not in page:  # what a catalogue says stays as it says it
+            found |= {f"{page}: {one}" for one in texts(sheet) if INCHES.search(NAMES_OF_TOOLS.sub("", one))}
+    assert sorted(found) == []

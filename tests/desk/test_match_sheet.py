@@ -1,13 +1,17 @@
 """The match sheet through its real widgets: found, asked, set beside, accepted; the shelf edited, imported and exported."""
 
 import pytest
+from msgspec.structs import replace
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QDialog
 
 from honest_lift.demo.shelf import NAME as INVENTED
 from honest_lift.desk import questions
+from honest_lift.desk.match.compare_page import one_line_each, told_apart
 from honest_lift.desk.match.import_dialog import ImportDialog, error_lines, preview_words
+from honest_lift.drawings.spring.match_curves import CandidateCurve
 from honest_lift.facts.fresh import empty_book
+from honest_lift.plans.match.match import Candidate
 from honest_lift.shelf.kinds import PARTS
 
 
@@ -161,3 +165,15 @@ def test_an_empty_engine_says_what_is_missing_on_every_page(qtbot, window, sheet
     qtbot.waitUntil(lambda: not sheet.other_page._next.isActive(), timeout=10000)
     sheet.find_page.take()
     sheet.find_page.save_list()
+
+
+def test_candidates_that_share_a_spring_carry_names_and_lines_of_their_own():
+    one = Candidate(("c", "S-1"), ("r", "R-1"), ("l", "L-1"), 1.0, "seat_load", "1e", (45.0,), ((),), (0.0,), (900.0,), 7000.0,
+                    0.02, 0.0, 0.0, 0, 0)  # fmt: skip
+    other, third = replace(one, retainer=("r", "R-2")), replace(one, locks=("l", "L-2"))
+    fourth = replace(one, spring=("c", "S-2"))
+    named = told_apart([one, other, third, fourth])
+    assert named == {one: "S-1 R-1 L-1", other: "S-1 R-2", third: "S-1 R-1 L-2", fourth: "S-2"}
+    line = ((1.8, 200.0), (1.2, 500.0))
+    same, apart = [CandidateCurve(name, line, 1.1) for name in ("S-1 R-1", "S-1 R-2")], CandidateCurve("S-2", line, 1.0)
+    assert [each.name for each in one_line_each([*same, apart])] == ["S-1 R-1 = S-1 R-2", "S-2"]

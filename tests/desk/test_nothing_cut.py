@@ -9,7 +9,7 @@ from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QFontMetrics
 from PyQt6.QtWidgets import QAbstractButton, QApplication, QLabel, QTabBar, QTableView
 
-from engines import demo
+from engines import all_failing, demo
 from honest_lift.demo.demonstrations import demonstration
 from honest_lift.desk.painting import word_boxes
 from honest_lift.desk.placed_words import placed
@@ -19,7 +19,7 @@ from honest_lift.facts.fresh import empty_book
 from pages import every_page, shown
 
 SIZES = ((1280, 800, 1.0), (1024, 640, 1.0), (1280, 800, 1.3))
-ENGINES = {"eight": demo, "four": lambda: demonstration("four"), "empty": empty_book}
+ENGINES = {"failing": all_failing, "eight": demo, "four": lambda: demonstration("four"), "empty": empty_book}
 
 
 def cut_words(sheet):
@@ -61,7 +61,7 @@ def test_nothing_is_cut(open_window, name, size):
     wide, high, zoom = size
     window = open_window(ENGINES[name]())
     window.resize(wide, high)
-    window.dress("light", zoom)
+    window.dress("dark" if name == "failing" else "light", zoom)
     found = []
     for page, sheet in every_page(window):
         QApplication.processEvents()
@@ -88,9 +88,10 @@ def test_no_two_words_of_a_drawing_lie_on_each_other(words):
 
 
 @pytest.mark.parametrize("size", SIZES, ids=str)
-def test_every_figure_of_a_drawing_has_its_place(open_window, size):
+@pytest.mark.parametrize("made", [demo, all_failing])
+def test_every_figure_of_a_drawing_has_its_place(open_window, size, made):
     wide, high, zoom = size
-    window = open_window(demo())
+    window = open_window(made())
     window.resize(wide, high)
     window.dress("light", zoom)
     lost = []

@@ -16,8 +16,8 @@ from honest_lift.plans.new_engine import TEMPLATES, Answers, begin
 ENTER, TAB = Qt.Key.Key_Return, Qt.Key.Key_Tab
 KEYS_A_MINUTE = 180  # an unhurried hand
 ANSWERS = (  # in the order Tab comes to them; a list is chosen by its beginning, an empty one is passed over
-    "", "pushrod", "", "", "", "as", "Bench 350", "single", "linear", ".350", "", "1.5", ".016", "1.800",
-    "195 235", "480 560", "1.800 1.280", "", "",
+    "", "pushrod", "", "", "", "as", "Bench 350", "", "", "single", "linear", ".350", "", "1.5", ".016", "1.800",
+    "195 235", "480 560", "1.800 1.280",
 )  # fmt: skip
 TYPED = {"load at 1.800 in": "215", "load at 1.280 in": "520", "bind height": "1.190"}
 
@@ -128,7 +128,7 @@ def test_a_wrong_answer_is_said_and_everything_typed_stays(open_window):
     sheet = window.sheets["engine"]
     page = sheet.pages["Begin"]
     for name, text, said in (
-        ("target", "18.00", "Target installed height: 18 in is outside"), ("seat", "235 195", "type the min load, then the max"),
+        ("target", "18.00", "Target height: 18 in is outside"), ("seat", "235 195", "type the min load, then the max"),
         ("lift", "high", "Lift: “high”"), ("heights", "1.8 x", "Heights on the tester"),
         ("lift", "1.2", "Lift: 1.2 in is outside"), ("ratio", "4", "Rocker ratio: 4 is outside"), ("heights", "1.8 1.8", "twice"),
     ):  # fmt: skip

@@ -20,7 +20,7 @@ from honest_lift.facts.place import at_position
 from honest_lift.mechanics.rocker.witness_mark import travel_mm
 from honest_lift.mechanics.train.linkage import SIDES, GearLinkage
 from honest_lift.words.rocker.finger import OVERHEAD_BELIEF, finger_moved, finger_side, wipe_words
-from honest_lift.words.rocker.gear import mark_words, rocker_words, schools_words, wrong_words
+from honest_lift.words.rocker.gear import mark_words, rocker_words, rules_words, wrong_words
 
 
 def test_its_true_lift_feeds_the_checks_and_the_turn():
@@ -83,11 +83,11 @@ def test_the_wipe_is_told_with_the_pad_that_centres_it_or_what_is_lacking():
 
 def test_schools_ask_for_a_pad_on_a_set_pivot_and_for_a_height_of_a_fixed_one():
     made = fingered(cam_above=36.8)
-    assert schools_words(made.book, "intake", "1i")[0].startswith("Pad on the tip by the rules: square at half lift ")
+    assert rules_words(made.book, "intake", "1i")[0].startswith("Pad on the tip by the rules: square at half lift ")
     square = best_of(made.book, "intake", "1i")["square"]
     assert float(square.mark.off_square_deg) == pytest.approx(0.0, abs=1e-4)
     fixed = fingered(mount="shaft")
-    assert schools_words(fixed.book, "intake", "1i")[0].startswith("Pivot by the rules: ")
+    assert rules_words(fixed.book, "intake", "1i")[0].startswith("Pivot by the rules: ")
 
 
 def test_towers_base_circle_and_pad_are_told_in_lash_and_in_what_gives_it_back():

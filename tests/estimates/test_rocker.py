@@ -11,7 +11,7 @@ from honest_lift.facts.edits import Describe, Fit, fitment
 from honest_lift.facts.place import ENGINE, at_position, at_role
 from honest_lift.words.rocker.gear import (
     rocker_words,
-    schools_words,
+    rules_words,
     seen_mark,
     seen_words,
     side_of_gear,
@@ -37,7 +37,7 @@ def test_what_is_not_stated_is_named_and_nothing_is_drawn(name):
     assert found.missing.startswith("not stated yet: ")
     assert side_of_gear(made.book, found, 0.5) is None
     assert tip_of_gear(made.book, found, 0.5, "1i") is None
-    assert finder_rows(made.book, "intake", "1i") == schools_words(made.book, "intake", "1i") == ()
+    assert finder_rows(made.book, "intake", "1i") == rules_words(made.book, "intake", "1i") == ()
     assert rocker_words(made.book, found)[1].lower() == how_to(name).lower(), "and how it is measured"
 
 
@@ -93,7 +93,7 @@ def test_on_a_shaft_the_stand_is_sought_and_the_pushrod_changes_nothing_but_lash
     assert square.mark.off_square_deg == pytest.approx(0.0, abs=1e-5)
     with_rod = made.state("pushrod_length", 180.0, tolerance=0.1)
     assert rocker_of(with_rod.book, "intake").mark == found.mark
-    assert schools_words(made.book, "intake", "")[0].startswith("Stand by the rules: ")
+    assert rules_words(made.book, "intake", "")[0].startswith("Stand by the rules: ")
 
 
 def test_a_mark_that_was_seen_says_by_how_much_either_way():

@@ -353,14 +353,17 @@ def test_names_of_an_older_file_are_the_present_ones_and_what_a_person_wrote_is_
     old = {
         "engine": {
             "note": "control", "job": {"preset": "everything", "more": ["control"], "less": ["bind_margin"]},
-            "limits": [{"check": "effective_ratio", "school": "0.030 in at least"}, {"check": "seat_load", "school": "own"}],
+            "limits": [{"check": "effective_ratio", "school": "0.030 in at least", "reserve": 2.0},
+                       {"check": "seat_load", "school": "own"}],
             "facts": [{"quantity": "pad_middle", "source": "mark_middle"}], "default_tools": {"mark_middle/seen": "eye"},
         },
         "journal": [{"quantity": "checking_middle", "note": "control", "also": {"start": "1"}, "at": {"checking_length": 200.0}}],
     }  # fmt: skip
     new = migrate(old, 9)
+    assert [one.get("comfort") for one in new["engine"]["limits"]] == [2.0, None]
+    assert not any({"school", "reserve"} & set(one) for one in new["engine"]["limits"])
     assert new["engine"]["job"] == {"preset": "everything", "more": ["float_margin"], "less": ["coil_bind_clearance"]}
-    assert [(one["check"], one["school"]) for one in new["engine"]["limits"]] == [
+    assert [(one["check"], one["rule"]) for one in new["engine"]["limits"]] == [
         ("dynamic_ratio", "0.030 in min"), ("seat_load", "own"),
     ]  # fmt: skip
     assert (new["engine"]["note"], new["journal"][0]["note"], new["engine"]["facts"][0]["source"]) == (

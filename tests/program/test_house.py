@@ -164,12 +164,12 @@ def test_every_quantity_and_check_has_its_own_name_once():
     from honest_lift.checks.catalog import CHECKS
     from honest_lift.checks.examine import examine
     from honest_lift.demo.engine import demo_book
-    from honest_lift.facts.limits import SCHOOLS
+    from honest_lift.facts.limits import RULES
 
     checks = {one.name: one for one in _all_checks()}
     judged = {name: check for name, check in checks.items() if check.dimension != "observed"}
     assert judged == CHECKS
-    assert {school.limit.check for school in SCHOOLS} <= set(judged)
+    assert {rule.limit.check for rule in RULES} <= set(judged)
     assert {one.check.name for one in examine(demo_book()).findings} <= set(checks)
     assert len({check.title for check in checks.values()}) == len(checks)
 

@@ -74,9 +74,9 @@ class Finding(Struct, frozen=True):
     word: str = ""  # of an observation, which has no figure
 
     @property
-    def reserve(self) -> float:
+    def comfort(self) -> float:
         """Give the margin that makes a full rung: the limit's own, half its window, else a tenth of it; NaN for none."""
-        return full_rung(self.limit.reserve, self.lowest, self.highest) if self.limit is not None else nan
+        return full_rung(self.limit.comfort, self.lowest, self.highest) if self.limit is not None else nan
 
     def term(self, key: str) -> float:
         """Give what it is worked from by key; NaN where it is not worked from that."""
@@ -84,13 +84,13 @@ class Finding(Struct, frozen=True):
 
     @property
     def rung(self) -> float:
-        """Give the margin over the reserve."""
-        return self.margin / self.reserve if self.reserve else nan
+        """Give the margin over the comfort."""
+        return self.margin / self.comfort if self.comfort else nan
 
     @property
     def weakness(self) -> float:
-        """Give (margin - U)/reserve: the least of a valve is its weakest point."""
-        return (self.margin - self.expanded) / self.reserve if self.reserve else nan
+        """Give (margin - U)/comfort: the least of a valve is its weakest point."""
+        return (self.margin - self.expanded) / self.comfort if self.comfort else nan
 
     def shares(self) -> tuple[tuple[str, float], ...]:
         """Give each source's share of the variance, largest first: made only when someone looks."""

@@ -14,6 +14,7 @@ from honest_lift.facts.place import position_title
 from honest_lift.facts.quantities.rocker import GEOMETRY
 from honest_lift.facts.sources import ORIGIN_WORDS, published
 from honest_lift.numbers.doubt import COVERAGE, Ground
+from honest_lift.numbers.in_own_unit import in_own_unit
 from honest_lift.numbers.units import doubt_in_figures, in_figures, in_words, places_for, unit_of
 from honest_lift.numbers.verdict import Verdict
 
@@ -135,12 +136,13 @@ def limit_places(finding: Finding, engine: Engine) -> int | None:
     return own if own > unit.places or whole else None
 
 
-def source_words(finding: Finding) -> str:
+def source_words(finding: Finding, engine: Engine) -> str:
     """Say who the limit is from."""
     if finding.limit is None:
         return ""
     one = finding.limit
-    return ", ".join(part for part in (one.school, ORIGIN_WORDS[one.origin], published(one.source)) if part)
+    rule = in_own_unit(one.rule, engine.unit("length"))
+    return ", ".join(part for part in (rule, ORIGIN_WORDS[one.origin], published(one.source)) if part)
 
 
 def _proven(finding: Finding, engine: Engine) -> str:

@@ -1,4 +1,4 @@
-"""The margin ladder: every margin of the current valve on one scale, zero the limit, one the check's own reserve."""
+"""The margin ladder: every margin of the current valve on one scale, zero the limit, one the check's own comfort."""
 
 from __future__ import annotations
 
@@ -116,7 +116,7 @@ class Ladder(QWidget):
 
         engine = self.session.engine
         lines = working(finding, engine)
-        source = source_words(finding)
+        source = source_words(finding, engine)
         self.verdict.setText(f"{finding.check.title}: {finding.verdict.word}")
         self.reason.setText(reason(finding, engine))
         self.working.setText("\n".join((*lines, self.tr("limit: {0}").format(source)) if source else lines))
@@ -268,7 +268,7 @@ class Rungs(QWidget):
         painter.setFont(font(13.5 * z, bold=finding is self.chosen))
         lift = (_RUNG - self.rung) / 2  # in a tight ladder the two lines stand closer
         painter.drawText(QPointF(16 * z, top + (15 - lift) * z), self._elided(painter, finding.check.title))
-        painter.setFont(font(11.5 * z))
+        painter.setFont(font(12 * z))
         painter.setPen(QColor(t.muted))
         words = self._elided(painter, against(self.session, finding))
         painter.drawText(QRectF(16 * z, top + (18 - lift) * z, _TEXT * z, 15 * z), LEFT, words)
@@ -297,7 +297,7 @@ class Rungs(QWidget):
     def _paint_bar(self, painter: QPainter, finding: Finding, y: float) -> None:
         t, z = self.theme, self.zoom
         zero, span = _LEFT * z, self._span() * z
-        doubt = finding.expanded / finding.reserve
+        doubt = finding.expanded / finding.comfort
         least, most = -0.26, _REACH - 0.02
 
         def x(value: float) -> float:

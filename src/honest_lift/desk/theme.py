@@ -55,10 +55,13 @@ def load_fonts() -> None:
         QFontDatabase.addApplicationFont(str(path))
 
 
+_SMALLEST = 9  # pixels: below, nobody reads
+
+
 def font(pixels: float, *, bold: bool = False, italic: bool = False) -> QFont:
     """Give the face at a size in pixels, with figures of one width."""
     face = QFont(FAMILY)
-    face.setPixelSize(max(6, round(pixels)))
+    face.setPixelSize(max(_SMALLEST, round(pixels)))
     face.setBold(bold)
     face.setItalic(italic)
     return face
@@ -66,7 +69,7 @@ def font(pixels: float, *, bold: bool = False, italic: bool = False) -> QFont:
 
 def style_sheet(theme: Theme, zoom: float) -> str:
     """Give the style sheet of the whole window."""
-    px = {n: f"{round(n * zoom)}px" for n in (11, 12, 13, 14, 15, 18, 22, 26)}
+    px = {n: f"{max(_SMALLEST, round(n * zoom))}px" for n in (11, 12, 13, 14, 15, 18, 22, 26)}
     t, icons = theme, (Path(__file__).parent / "icons").as_posix()
     return f"""
     * {{ font-family: "{FAMILY}"; font-size: {px[13]}; color: {t.ink}; }}
@@ -97,6 +100,7 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QHeaderView::section {{ background: {t.paper}; color: {t.muted}; border: 0; border-bottom: 2px solid {t.ink};
         padding: 3px 4px; font-size: {px[12]}; font-weight: normal; }}
     QTableCornerButton::section {{ background: {t.paper}; border: 0; }}
+    QLineEdit, QPlainTextEdit {{ placeholder-text-color: {t.muted}; }}
     QLineEdit, QPlainTextEdit, QComboBox, QSpinBox {{ background: {t.paper}; border: 1px solid {t.edge};
         border-radius: 3px; padding: 3px 6px; selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}
     QLineEdit:focus, QPlainTextEdit:focus, QComboBox:focus {{ border: 2px solid {t.close}; padding: 2px 5px; }}

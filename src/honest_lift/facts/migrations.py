@@ -7,7 +7,7 @@ from typing import Any
 
 from msgspec import to_builtins
 
-from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, schools_of
+from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, rules_of
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
@@ -21,7 +21,7 @@ def _to_second(raw: Raw) -> Raw:
     if isinstance(limits, list) and not any(
         isinstance(one, dict) and one.get("check") == "retainer_seal" for one in limits
     ):
-        limits.append(to_builtins(schools_of("retainer_seal")[0].limit))
+        limits.append(to_builtins(rules_of("retainer_seal")[0].limit))
     return raw
 
 
@@ -104,8 +104,9 @@ def _to_tenth(raw: Raw) -> Raw:
 
 
 def _to_eleventh(raw: Raw) -> Raw:
-    """Version 11 lets a tool state what it can read at all: an older file states nothing of it."""
-    return raw
+    """Version 11 lets a tool state what it can read at all, and names a limit's `rule` and `comfort` as the window does."""
+    told: Raw = renamed(raw)
+    return told
 
 
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:

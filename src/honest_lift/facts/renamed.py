@@ -1,4 +1,4 @@
-"""What files and journals of earlier versions called otherwise: checks, quantities and the names of built-in limits."""
+"""What files and journals of earlier versions called otherwise: checks, quantities, limits' fields and built-in names."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ NAMES = {
     "mark_middle": "mark_centre", "pad_middle": "pad_centre", "wipe_middle": "wipe_centre", "checking_middle": "checking_centre",
 }  # fmt: skip
 _NAMED_BY = ("check", "quantity", "more", "less")  # fields whose text, or list of texts, names one
+_FIELDS = {"school": "rule", "reserve": "comfort"}  # fields of limits
 _KEYED_BY = ("default_tools", "at")  # dictionaries by a quantity, or by a quantity and its way
 _RULES = {
     "within 0.020 in of the middle": "within 0.020 in of the centre",
@@ -23,7 +24,7 @@ def renamed(raw: Any, field: str = "") -> Any:
     """Give a raw document with the present names; what a person wrote is left as it is."""
     if isinstance(raw, dict):
         keyed = field in _KEYED_BY
-        return {_key(key) if keyed else key: renamed(value, key) for key, value in raw.items()}
+        return {_key(key) if keyed else _FIELDS.get(key, key): renamed(value, key) for key, value in raw.items()}
     if isinstance(raw, list):
         return [renamed(one, field) for one in raw]
     if not isinstance(raw, str):

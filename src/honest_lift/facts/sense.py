@@ -30,7 +30,7 @@ _BY_NAME = {
     "coils": (0.0, 50.0), "active_coils": (0.1, 50.0), "crank_deg": (1.0, 600.0), "centreline_deg": (1.0, 359.0),
     "opens_deg": (-720.0, 720.0), "closes_deg": (-720.0, 720.0), "gross_ratio": (0.5, 3.0),
     "tensile_a": (100.0, 5000.0), "tensile_m": (0.0, 1.0),
-    "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "reserve": (0.0, 20000.0),
+    "lowest": (-20000.0, 20000.0), "highest": (-20000.0, 20000.0), "comfort": (0.0, 20000.0),
     "plus_minus": (0.0, 1000.0), "percent": (0.0, 100.0), "amount": (-200.0, 200.0),
 }  # fmt: skip
 _TABLES = (

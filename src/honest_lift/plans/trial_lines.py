@@ -44,12 +44,12 @@ def lines_of(found: Ripple) -> tuple[Line, ...]:
 
 
 def _far(one: Rippled) -> float:
-    """Give how far a finding moves, in shares of its reserve; 0 where that can't be told."""
+    """Give how far a finding moves, in shares of its comfort; 0 where that can't be told."""
     if one.before is None or one.after is None:
         return 0.0
     if one.is_lost:
         return inf
-    far = abs(one.after.figure - one.before.figure) / (one.there.reserve or 1.0)
+    far = abs(one.after.figure - one.before.figure) / (one.there.comfort or 1.0)
     return far if isfinite(far) else 0.0
 
 

@@ -142,7 +142,7 @@ def _record(book: Book, one: Finding) -> FindingRecord:
         unit=UnitSymbol(INSIDE[one.check.dimension]),
         figure=_number(one.figure),
         uncertainty=_number(one.expanded) if isfinite(one.figure) else None,
-        limit=Limits(_number(one.lowest), _number(one.highest), source_words(one)),
+        limit=Limits(_number(one.lowest), _number(one.highest), source_words(one, book.engine)),
         margin=_number(one.margin) if isfinite(one.figure) else None,
         verdict=VerdictWord(one.verdict.word),
         provisional=VerdictWord(one.provisional.word),

@@ -45,6 +45,6 @@ def _line(book: Book, finding: Finding) -> str:
         return (
             f"{finding.verdict.word:<9} {title(finding)}: {finding.word or 'not looked at'}. {reason(finding, engine)}"
         )
-    source = f" ({source_words(finding)})" if finding.limit else ""
+    source = f" ({source_words(finding, engine)})" if finding.limit else ""
     held = f"{figure_words(finding, engine)}; {limit_words(finding, engine)}{source}; margin {margin_words(finding, engine)}"
     return f"{finding.verdict.word:<9} {title(finding)}: {held}. {reason(finding, engine)}"

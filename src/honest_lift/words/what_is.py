@@ -6,8 +6,9 @@ from typing import TYPE_CHECKING
 
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.limits import schools_of
+from honest_lift.facts.limits import rules_of
 from honest_lift.facts.sources import published
+from honest_lift.numbers.in_own_unit import in_own_unit
 from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
@@ -46,11 +47,18 @@ def finding_card(finding: Finding, engine: Engine) -> str:
     lines = [check.title, check.meaning, "", *working(finding, engine)]
     lines += [
         "",
-        f"Limit: {limit_words(finding, engine)}" + (f", {source}" if (source := source_words(finding)) else ""),
+        f"Limit: {limit_words(finding, engine)}" + (f", {source}" if (source := source_words(finding, engine)) else ""),
     ]
-    rules = schools_of(check.name)
+    rules, unit = rules_of(check.name), engine.unit("length")
     lines += (
-        ["", "Rules:", *(f"  {one.limit.school}: {one.why} ({published(one.limit.source)})" for one in rules)]
+        [
+            "",
+            "Rules:",
+            *(
+                f"  {in_own_unit(f'{one.limit.rule}: {one.why}', unit)} ({published(one.limit.source)})"
+                for one in rules
+            ),
+        ]
         if rules
         else []
     )

@@ -132,5 +132,6 @@ def _remark(book: Book, worked: ThroughTurn, case: int, told: Input | None, apar
     if why_not:
         words.append(f"its row of readings: {why_not}")
     if book.engine.rod_material == "":
-        words.append("state what the rods are made of: aluminium ones need 0.030 in more")
+        more = in_words(ALUMINIUM_MM, "length", unit)
+        words.append(f"state what the rods are made of: aluminium ones need {more} more")
     return "; ".join(words)

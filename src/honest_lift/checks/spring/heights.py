@@ -48,7 +48,7 @@ def check_installed_height(book: Book, valves: Valves) -> list[Finding]:
 
 
 def check_bind_margin(book: Book, valves: Valves) -> list[Finding]:
-    """Hold what is left to coil bind at full lift against its least (and, in one school, its most)."""
+    """Hold what is left to coil bind at full lift against its least (and, in one rule, its most)."""
     bind = valves.curves.bind
     both = two_ways(
         derive(np.subtract, valves.bind_travel, valves.lift),

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import get_args
 
+from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
 from honest_lift.demo.demonstrations import DEMONSTRATIONS
@@ -72,26 +74,29 @@ class BeginPage(Page):
         return row
 
     def _lay_out(self) -> None:
-        form = QFormLayout()
-        form.setVerticalSpacing(3)
-        for words, *widgets in (
+        """The engine on the left, what is asked of its springs on the right."""
+        engine = (
             ("figures in", self.units), ("kind of engine", self.template), ("layout", self.layout_), ("own order", self.order),
-            ("valve gear, lifters", self.gear, self.lifter),
-            ("what is being done", self.job), ("name", self.typed["name"]), ("spring, its type", self.spring, self.type),
-            ("lift, where it is", self.typed["lift"], self.at), ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]),
-            ("target installed height", self.typed["target"]), ("seat load asked for", self.typed["seat"]),
-            ("open load asked for", self.typed["open"]), ("heights on the tester", self.typed["heights"]),
-            ("spring tester, height gauge", self.tester, self.gauge), ("", self.begin),
-        ):  # fmt: skip
-            for name, widget in zip(words.split(", ") if words else [self.tr("begin")], widgets, strict=True):
-                widget.setAccessibleName(name)
-            form.addRow(words, _beside(widgets) if len(widgets) > 1 else widgets[0])
-        self.form = form
-        held = QWidget()
-        held.setLayout(form)
-        held.setMaximumWidth(560)
+            ("valve gear", self.gear), ("lifters", self.lifter), ("what is being done", self.job), ("name", self.typed["name"]),
+            ("spring tester", self.tester), ("height gauge", self.gauge),
+        )  # fmt: skip
+        springs = (
+            ("spring, its type", self.spring, self.type), ("lift, where it is", self.typed["lift"], self.at),
+            ("rocker ratio", self.typed["ratio"]), ("lash", self.typed["lash"]), ("target height", self.typed["target"]),
+            ("seat load asked for", self.typed["seat"]), ("open load asked for", self.typed["open"]),
+            ("heights on the tester", self.typed["heights"]), ("", self.begin),
+        )  # fmt: skip
+        both = QHBoxLayout()
+        both.setSpacing(24)
+        self.form = _form(engine)
+        for form in (self.form, _form(springs)):
+            held = QWidget()
+            held.setLayout(form)
+            held.setMaximumWidth(560)
+            both.addWidget(held, 1, Qt.AlignmentFlag.AlignTop)
+        both.addStretch(0)
         self.column.addLayout(self._demonstrations())
-        self.column.addWidget(held)
+        self.column.addLayout(both)
         self.column.addStretch(1)
 
     def _preset(self) -> None:
@@ -174,6 +179,17 @@ class BeginPage(Page):
         except EntryError as error:
             self.typed[name].setFocus()
             raise EntryError(f"{self.typed[name].accessibleName().capitalize()}: {error}") from error
+
+
+def _form(rows: Sequence[tuple[str | QWidget, ...]]) -> QFormLayout:
+    """Lay rows of fields under each other, each field with its name."""
+    form = QFormLayout()
+    form.setVerticalSpacing(3)
+    for words, *widgets in rows:
+        for name, widget in zip(words.split(", ") if words else ["begin"], widgets, strict=True):
+            widget.setAccessibleName(name)
+        form.addRow(words, _beside(widgets) if len(widgets) > 1 else widgets[0])
+    return form
 
 
 def _beside(widgets: list[QWidget]) -> QHBoxLayout:

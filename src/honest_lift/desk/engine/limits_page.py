@@ -1,4 +1,4 @@
-"""Limits with their schools and sources, and the tolerances of figures that are stated and not measured."""
+"""Limits with their rules and sources, and the tolerances of figures that are stated and not measured."""
 
 from __future__ import annotations
 
@@ -13,10 +13,11 @@ from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.limits import SCHOOLS, Limit, Tolerance, schools_of
+from honest_lift.facts.limits import RULES, Limit, Tolerance, rules_of
 from honest_lift.facts.pieces import between_pieces, may_stand_for_others
 from honest_lift.facts.sources import ORIGIN_WORDS, origin_of, published
 from honest_lift.numbers.entry import EntryError, Field, parse
+from honest_lift.numbers.in_own_unit import in_own_unit
 from honest_lift.numbers.units import in_figures
 
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
@@ -62,7 +63,7 @@ class LimitsPage(Page):
 
     def _show_why(self) -> None:
         limit = self.limits.current
-        lines = [f"{one.limit.school}: {one.why}" for one in schools_of(limit.check)] if limit else []
+        lines = [self._own(f"{one.limit.rule}: {one.why}") for one in rules_of(limit.check)] if limit else []
         self.why.setText("   ".join(lines))
 
     # --- limits ---
@@ -70,7 +71,7 @@ class LimitsPage(Page):
     def _columns(self) -> list[Column]:
         return [
             Column("check", lambda r: _words(r.check), width=160, hover=lambda r: _meaning(r.check)),
-            Column("rule", lambda r: r.school, self._put_school, self._schools, width=190),
+            Column("rule", lambda r: self._own(r.rule), self._put_rule, self._rules, width=190),
             Column(
                 "min",
                 lambda r: self._figure(r, r.lowest),
@@ -87,8 +88,8 @@ class LimitsPage(Page):
             ),
             Column(
                 "comfort",
-                lambda r: self._figure(r, r.reserve),
-                lambda r, t: replace(r, reserve=self._parse(r, t)),
+                lambda r: self._figure(r, r.comfort),
+                lambda r, t: replace(r, comfort=self._parse(r, t)),
                 right=True,
                 width=78,
             ),
@@ -139,26 +140,30 @@ class LimitsPage(Page):
         changed = replace(limit, **{which: self._parse(limit, text)})
         if changed.lowest is not None and changed.highest is not None and changed.lowest > changed.highest:
             raise EntryError("the min is above the max")
-        return replace(changed, school=_OWN if changed != limit else limit.school)
+        return replace(changed, rule=_OWN if changed != limit else limit.rule)
 
-    def _schools(self) -> list[str]:
+    def _rules(self) -> list[str]:
         limit = self.limits.current
-        return [*(one.limit.school for one in schools_of(limit.check)), _OWN] if limit else []
+        return [*(self._own(one.limit.rule) for one in rules_of(limit.check)), _OWN] if limit else []
 
-    def _put_school(self, limit: Limit, text: str) -> Limit:
-        school = next(
-            (one.limit for one in SCHOOLS if one.limit.check == limit.check and one.limit.school == text), None
+    def _own(self, text: str) -> str:
+        """Tell lengths of a rule in the unit of the engine."""
+        return in_own_unit(text, self.session.unit("length"))
+
+    def _put_rule(self, limit: Limit, text: str) -> Limit:
+        rule = next(
+            (one.limit for one in RULES if one.limit.check == limit.check and self._own(one.limit.rule) == text), None
         )
-        if school is None:
-            return replace(limit, school=text)
-        return replace(school, id=limit.id, role=limit.role, lifter=limit.lifter)
+        if rule is None:
+            return replace(limit, rule=text)
+        return replace(rule, id=limit.id, role=limit.role, lifter=limit.lifter)
 
     def _put_limit(self, limit: Limit) -> None:
         self.session.do(Put("limits", limit))
 
     def _add(self) -> None:
         check = list(CHECKS)[self.checks.currentIndex()]
-        self.session.do(Put("limits", Limit(new_id(), check, origin="shop", school=_OWN, source="")))
+        self.session.do(Put("limits", Limit(new_id(), check, origin="shop", rule=_OWN, source="")))
         self.limits.ready(len(self.session.engine.limits) - 1, 2)
 
     def land(self, about: str) -> bool:

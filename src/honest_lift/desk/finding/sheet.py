@@ -182,7 +182,7 @@ class FindingSheet(QWidget):
         self.shape.update()
         self.title.setText(f"{wording.title(finding)}: {finding.verdict.word}")
         self.figure.setText(wording.figure_words(finding, engine))
-        source = wording.source_words(finding)
+        source = wording.source_words(finding, engine)
         seen = finding.check.dimension == "observed"
         margin = "" if seen else ", " + self.tr("margin {0}").format(wording.margin_words(finding, engine))
         self.limit.setText(f"{wording.limit_words(finding, engine)}{margin}\n{source}".rstrip())

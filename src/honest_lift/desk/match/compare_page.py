@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections import Counter
+from collections.abc import Sequence
 from math import isfinite
 from typing import TYPE_CHECKING
 
 import numpy as np
+from msgspec.structs import replace
 from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, hint_label
@@ -110,15 +113,17 @@ class ComparePage(QWidget):
         match = self.found.match
         if match is None:
             self.beside = ()
-        shown = self.beside or self.found.model.shown[:_AT_ONCE]
+        shown = self.beside or tuple(_each_spring(self.found.model.shown)[:_AT_ONCE])
         listed = tuple(dict.fromkeys((*self.beside, *_each_spring(self.found.model.shown))))[:_WINDOWS]
         unit, load = self.session.unit("length"), self.session.unit("load")
         self.told.setText("" if match else self.tr("Nothing is found yet: Find looks through the shelf."))
-        rows = [self._window(one, unit, one in shown) for one in listed] if match else []
+        names = told_apart(listed)
+        rows = [self._window(one, names[one], unit, one in shown) for one in listed] if match else []
         bare = match.bench.pockets.bare_mm if match else np.empty(0)
         heights = [from_inside(one, "length", unit) for one in bare.tolist()]
         self.windows.show_scenes([(1, match_windows_scene(heights, rows, unit_of("length", unit).places, unit))])
-        curves = [self._curve(one, unit, load) for one in shown] if match else []
+        names = told_apart(shown)
+        curves = one_line_each([self._curve(one, names[one], unit, load) for one in shown] if match else [])
         self.curves.show_scenes([(1, match_curves_scene(curves, unit_of("length", unit).places, unit, load))])
         self.model.ladders = (
             tuple((f"{one.spring[1]}\n{one.retainer[1]} {one.locks[1]}", match.ladder(one)) for one in shown)
@@ -127,17 +132,35 @@ class ComparePage(QWidget):
         )
         self.model.refresh()
 
-    def _window(self, one: Candidate, unit: str, current: bool) -> WindowRow:
+    def _window(self, one: Candidate, name: str, unit: str, current: bool) -> WindowRow:
         assert self.found.match is not None
         low, high = (from_inside(end, "length", unit) for end in self.found.match.window(one))
         heights = tuple(from_inside(height, "length", unit) for height in one.heights_mm)
-        return WindowRow(f"{one.spring[1]} {one.retainer[1]}", low, high, heights, current)
+        return WindowRow(name, low, high, heights, current)
 
-    def _curve(self, one: Candidate, unit: str, load: str) -> CandidateCurve:
+    def _curve(self, one: Candidate, name: str, unit: str, load: str) -> CandidateCurve:
         assert self.found.match is not None
         points, bind = self.found.match.curve(one)
         told = tuple((from_inside(h, "length", unit), from_inside(n, "load", load)) for h, n in points)
-        return CandidateCurve(one.spring[1], told, from_inside(bind, "length", unit))
+        return CandidateCurve(name, told, from_inside(bind, "length", unit))
+
+
+def told_apart(candidates: Sequence[Candidate]) -> dict[Candidate, str]:
+    """Name candidates by their springs, and by retainer and locks where that leaves two alike."""
+    parts = {one: (one.spring[1], one.retainer[1], one.locks[1]) for one in candidates}
+    names = {one: own[0] for one, own in parts.items()}
+    for more in (1, 2):
+        often = Counter(names.values())
+        names = {one: f"{name} {parts[one][more]}" if often[name] > 1 else name for one, name in names.items()}
+    return names
+
+
+def one_line_each(curves: Sequence[CandidateCurve]) -> list[CandidateCurve]:
+    """Join curves that lie on each other under all their names: one spring shut to one height with different parts."""
+    names: dict[CandidateCurve, list[str]] = {}
+    for one in curves:
+        names.setdefault(replace(one, name=""), []).append(one.name)
+    return [replace(one, name=" = ".join(own)) for one, own in names.items()]
 
 
 def _each_spring(found: tuple[Candidate, ...]) -> list[Candidate]:

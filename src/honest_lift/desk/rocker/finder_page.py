@@ -1,4 +1,4 @@
-"""The pushrod finder: what three schools ask for with the stocked lengths beside them, and readings of a checking pushrod."""
+"""The pushrod finder: what three rules ask for with the stocked lengths beside them, and readings of a checking pushrod."""
 
 from __future__ import annotations
 
@@ -34,7 +34,7 @@ def _valve(session: Session) -> tuple[str, str]:
 
 
 class FinderGrid(ReadingGrid):
-    """A row a pushrod: as stated, by each school, and in stock."""
+    """A row a pushrod: as stated, by each rule, and in stock."""
 
     rows: tuple[FinderRow, ...] = ()
     beyond_mm = 0.0
@@ -95,7 +95,7 @@ class CheckedGrid(ReadingGrid):
 
 
 class FinderPage(QWidget):
-    """The schools above, the checking pushrod below."""
+    """The rules above, the checking pushrod below."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()

@@ -44,7 +44,7 @@ class GeometryPage(QWidget):
         self.take = button(self.tr("Record mark"), self.take_down)
         self.placed: tuple[float, float] | None = None  # ends of the mark drawn on the tip, mm
         self._as_stated: tuple[Any, str, Any] | None = None  # book, valve, and its gear as stated
-        self._asked: tuple[tuple[str, ...], ...] = ()  # what the schools ask for there
+        self._asked: tuple[tuple[str, ...], ...] = ()  # what the rules ask for there
         self._soon = QTimer(self)
         self._soon.setSingleShot(True)
         self._soon.timeout.connect(self._say)
@@ -151,11 +151,11 @@ class GeometryPage(QWidget):
     def _say(self) -> None:
         from honest_lift.estimates.rocker.gear import rocker_of
         from honest_lift.words.rocker.finger import wipe_words
-        from honest_lift.words.rocker.gear import rocker_words, schools_words, seen_words
+        from honest_lift.words.rocker.gear import rocker_words, rules_words, seen_words
 
         book, (role, position) = self.session.book, self._valve
-        if not self._asked:  # what is tried changes neither what was seen nor what the schools ask for
-            self._asked = (seen_words(book, role, position), schools_words(book, role, position))
+        if not self._asked:  # what is tried changes neither what was seen nor what the rules ask for
+            self._asked = (seen_words(book, role, position), rules_words(book, role, position))
         tried = rocker_of(book, role, position, self._own)
         told = (*rocker_words(book, tried), *wipe_words(book, tried, position))
         self.words.setText("\n\n".join("\n".join(one) for one in (self._asked[1] + told, self._asked[0]) if one))

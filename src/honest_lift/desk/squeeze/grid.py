@@ -30,7 +30,7 @@ class ChamberGrid(ReadingGrid):
         """Give the titles with their units."""
         length, volume = self.session.unit("length"), self.session.unit("volume")
         return (
-            "cylinder", f"poured, {volume}", f"chamber, {volume}", f"over\nsmallest, {volume}", f"squish, {length}",
+            "cylinder", f"poured, {volume}", f"chamber, {volume}", f"over\nsmallest, {volume}", f"squish\n(quench), {length}",
             f"clearance\nvolume, {volume}", "ratio", "over\nlowest", "",
         )  # fmt: skip
 

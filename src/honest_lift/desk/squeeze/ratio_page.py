@@ -22,7 +22,7 @@ _INSIDE = (3.0, 30.0)
 _FACE_MM = (5.0, 1000.0)  # across a cylinder head
 _HINT = (
     "Calculated for the mean of the chambers that may count; each way is a trial on a copy of the engine. A pair brings the "
-    "squish to the centre of its window first. For a cut at an angle, type how far the chambers and the far rail lie."
+    "squish (quench) to the centre of its window first. For a cut at an angle, type how far the chambers and the far rail lie."
 )
 _CHECKS = ("compression", "squish", "piston_valve")
 
@@ -38,7 +38,18 @@ class WaysGrid(ReadingGrid):
 
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
-        return ("way", "how much", "ratio", "", "squish", "", "piston\nto valve", "", "pushrod", "turn\nworse")
+        return (
+            "way",
+            "how much",
+            "ratio",
+            "",
+            "squish\n(quench)",
+            "",
+            "piston\nto valve",
+            "",
+            "pushrod",
+            "turn\nworse",
+        )
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a way: what each check says where the engine stands worst."""

@@ -10,8 +10,9 @@ from honest_lift.estimates.rocker.gear import Rocker
 from honest_lift.estimates.rocker.parts import part_at
 from honest_lift.estimates.train.turn import turn_of
 from honest_lift.facts.engine import Book
-from honest_lift.mechanics.rocker.finger import FingerGear, Wipe, pad_for_centred_wipe, wipe_of
+from honest_lift.mechanics.rocker.finger import PAD_REACH_MM, FingerGear, Wipe, pad_for_centred_wipe, wipe_of
 from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.units import in_words
 
 _SAMPLES = 361
 
@@ -51,4 +52,7 @@ def centring_pad_mm(book: Book, rocker: Rocker, position: str) -> float | str:
     if isinstance(samples, str):
         return samples
     found = pad_for_centred_wipe(gear, middle, rocker.lash_mm, *samples)
-    return found if isfinite(found) else "no pad within 4 mm centres the wipe: towers or pivot have to be shimmed"
+    if isfinite(found):
+        return found
+    reach = in_words(PAD_REACH_MM, "length", book.engine.unit("length"))
+    return f"no pad within {reach} centres the wipe: towers or pivot have to be shimmed"

@@ -21,7 +21,7 @@ from honest_lift.mechanics.rocker.tip_end import OnTheTip, works
 from honest_lift.mechanics.rocker.witness_mark import Mark, best_length, mark_of
 from honest_lift.numbers.doubt import Array, Ground
 
-SCHOOLS = {"square": "square at half lift", "narrow": "narrowest mark", "centred": "witness mark centred"}
+RULES = {"square": "square at half lift", "narrow": "narrowest mark", "centred": "witness mark centred"}
 _REACH_MM, _FINE = 8.0, 161
 FIGURES = ("lift", "width", "middle", "travel", "off_square_deg", "ratio")
 
@@ -165,10 +165,10 @@ def _bests(book: Book) -> dict[tuple[str, str], dict[str, Rocker | None]]:
 
 
 def _best_of(book: Book, role: str, position: str) -> dict[str, Rocker | None]:
-    """Give, for each school, the gear with the pushrod (stud) or pivot height (shaft) it asks for; None where none serves."""
+    """Give, for each rule, the gear with the pushrod (stud) or pivot height (shaft) it asks for; None where none serves."""
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
-        return dict.fromkeys(SCHOOLS)
+        return dict.fromkeys(RULES)
     parts, kind = now.values, kind_of(book.engine)
     assert kind is not None
 
@@ -176,10 +176,10 @@ def _best_of(book: Book, role: str, position: str) -> dict[str, Rocker | None]:
         gear = kind.make(own - now.own, parts)
         return mark_of(gear, np.where(works(gear, np.full(own.shape, now.lobe_mm)), now.lobe_mm, np.nan))
 
-    found = {school: best_length(marks, now.own, _REACH_MM, school) for school in SCHOOLS}
+    found = {rule: best_length(marks, now.own, _REACH_MM, rule) for rule in RULES}
     return {
-        school: None if own is None else rocker_of(book, role, position, own, with_doubt=False)
-        for school, own in found.items()
+        rule: None if own is None else rocker_of(book, role, position, own, with_doubt=False)
+        for rule, own in found.items()
     }
 
 

@@ -88,11 +88,11 @@ class Pockets:
 
 @dataclass(frozen=True, slots=True)
 class Window:
-    """A limit at each pocket (p,): least and most, infinite for none, and the reserve a full rung is."""
+    """A limit at each pocket (p,): least and most, infinite for none, and the comfort a full rung is."""
 
     least: Array
     most: Array
-    reserve: Array
+    comfort: Array
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,4 +1,4 @@
-"""The rungs of a spring at a pocket by its height: (margin - U) / reserve of every check, each a straight line of the height.
+"""The rungs of a spring at a pocket by its height: (margin - U) / comfort of every check, each a straight line of the height.
 
 With a spring that is a straight line on its card every margin is one too, so the best height is where a rising and a falling line
 cross, and the window of heights is where none is below nothing. Source: linear programming in one variable; the doubts as in the
@@ -117,7 +117,7 @@ def _line(
     def rung(height_mm: float) -> Array:
         there = value(np.full((1, len(end)), height_mm))
         margin = end - there if side == "most" else there - end
-        return np.asarray((margin - expanded) / limit.reserve)
+        return np.asarray((margin - expanded) / limit.comfort)
 
     with np.errstate(invalid="ignore"):
         at_nothing, at_one = rung(0.0), rung(1.0)
@@ -141,7 +141,7 @@ def seal(down_mm: Array, offset_mm: Array, pockets: Pockets, asked: Asked) -> Ar
 def _least(limit: Window, value: Array, u: Array) -> Array:
     """Give the rung of a value above its least; infinite where there is no value, or no limit."""
     with np.errstate(invalid="ignore"):
-        rung = (value - limit.least - COVERAGE * u) / limit.reserve
+        rung = (value - limit.least - COVERAGE * u) / limit.comfort
     return np.where(np.isfinite(rung), rung, np.inf)
 
 
@@ -183,7 +183,7 @@ def control(held_there: Array, mass_kg: Array, nose_u: Array, limit: Window, red
     """
     with np.errstate(invalid="ignore"):
         speed = loss_rpm(held_there, mass_kg) * (1.0 - COVERAGE * nose_u)
-        rung = (over_red_line_percent(speed, red_line_rpm) - limit.least) / limit.reserve
+        rung = (over_red_line_percent(speed, red_line_rpm) - limit.least) / limit.comfort
     return np.where(np.isfinite(rung), rung, np.inf)
 
 

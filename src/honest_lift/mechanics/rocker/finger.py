@@ -17,7 +17,7 @@ from honest_lift.numbers.doubt import Array
 
 _TRAVEL_MM, _BISECTIONS = 15.0, 60
 _ANGLES = np.radians(np.linspace(-80.0, 80.0, 97))
-_PADS, _PAD_REACH_MM = 161, 4.0
+_PADS, PAD_REACH_MM = 161, 4.0
 
 
 @dataclass(frozen=True)
@@ -154,7 +154,7 @@ def pad_for_centred_wipe(
     gear: FingerGear, pad_middle_deg: float, lash_mm: float, lobe_mm: Array, slope_mm: Array
 ) -> float:
     """Give by how much a pad on the tip has to grow for a centred wipe, the pivot set anew for the lash; NaN where none does."""
-    pads = np.linspace(-_PAD_REACH_MM, _PAD_REACH_MM, _PADS)
+    pads = np.linspace(-PAD_REACH_MM, PAD_REACH_MM, _PADS)
     tried = set_on_pivot(gear.raised(pads), np.full(_PADS, lash_mm))
     working = works(tried, np.full(_PADS, float(lobe_mm.max())))
     middle = np.where(working, wipe_of(tried, np.asarray(pad_middle_deg), lobe_mm, slope_mm).middle, np.nan)

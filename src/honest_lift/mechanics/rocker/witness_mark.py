@@ -1,7 +1,7 @@
-"""The mark a rocker leaves on the valve's tip, and the pushrod or stand that three schools ask for.
+"""The mark a rocker leaves on the valve's tip, and the pushrod or stand that three rules ask for.
 
 Square at half lift leaves the narrowest mark there is for a lift, valve arm x (1 - cos(half the swing)); its middle lies where
-pivot distance and arm length put it. Source: plane geometry; common practice for the schools.
+pivot distance and arm length put it. Source: plane geometry; common practice for the rules.
 """
 
 from __future__ import annotations
@@ -59,26 +59,26 @@ def travel_mm(mark: Mark) -> Array:
     return mark.full - mark.closed
 
 
-def best_length(marks: Callable[[Array], Mark], around: float, reach_mm: float, school: str) -> float | None:
-    """Give the length (of a pushrod, or height of a stand) a school asks for; None where none within reach does.
+def best_length(marks: Callable[[Array], Mark], around: float, reach_mm: float, rule: str) -> float | None:
+    """Give the length (of a pushrod, or height of a stand) a rule asks for; None where none within reach does.
 
-    `marks` gives the marks at lengths (n,), NaN where the gear can't work. `school`: "square", "narrow" or "centred"; where no
+    `marks` gives the marks at lengths (n,), NaN where the gear can't work. `rule`: "square", "narrow" or "centred"; where no
     length centres the mark, the one that comes nearest. Ever finer rasters about the best: no step can run away.
     """
-    of = _SCHOOLS[school]
+    of = _RULES[rule]
     low, high = around - reach_mm, around + reach_mm
     crossing = None
     for turn in range(_ROUNDS):
         lengths = np.linspace(low, high, _LENGTHS)
         values = np.asarray(of(marks(lengths)))
         if turn == 0 or crossing is not None:
-            crossing = None if school == "narrow" else _nearest_crossing(lengths, values, around)
+            crossing = None if rule == "narrow" else _nearest_crossing(lengths, values, around)
         if crossing is not None:
             low, high = float(lengths[crossing]), float(lengths[crossing + 1])
             continue
         least = np.where(np.isfinite(values), np.abs(values), np.inf)
         at = int(np.argmin(least))
-        if school == "square" or not np.isfinite(least[at]) or (turn == 0 and at in (0, _LENGTHS - 1)):
+        if rule == "square" or not np.isfinite(least[at]) or (turn == 0 and at in (0, _LENGTHS - 1)):
             return None
         low, high = float(lengths[max(at - 1, 0)]), float(lengths[min(at + 1, _LENGTHS - 1)])
     return (low + high) / 2.0
@@ -90,6 +90,6 @@ def _nearest_crossing(lengths: Array, values: Array, around: float) -> int | Non
     return int(min(found, key=lambda i: abs(lengths[i] - around))) if len(found) else None
 
 
-_SCHOOLS: dict[str, Callable[[Mark], Array]] = {
+_RULES: dict[str, Callable[[Mark], Array]] = {
     "square": lambda mark: mark.off_square_deg, "narrow": lambda mark: mark.width, "centred": lambda mark: mark.middle,
 }  # fmt: skip

@@ -71,7 +71,7 @@ def _alone(match: Match, which: Ints) -> Reason | None:
     lifted = card_lift(own, bench.pockets, bench.asked)
     if lifted.min() < -EDGE:
         at = int(lifted[0].argmin())
-        amount = -lifted[0, at] * bench.asked.card_lift.reserve[at]
+        amount = -lifted[0, at] * bench.asked.card_lift.comfort[at]
         return Reason("card_lift least", bench.positions[at], float(amount), int(which[0]))
     lines = lines_of(own, bench.pockets, bench.asked)
     low, high = lines.window()
@@ -103,7 +103,7 @@ def _pairs(match: Match, pairs: Ints) -> Reason:
     if (sealed.min(axis=1) < -EDGE).all():
         best = int(sealed.min(axis=1).argmax())
         at = int(sealed[best].argmin())
-        amount = -sealed[best, at] * bench.asked.retainer_seal.reserve[at]
+        amount = -sealed[best, at] * bench.asked.retainer_seal.comfort[at]
         return Reason("retainer_seal least", bench.positions[at], float(amount), pair=int(pairs[best]))
     seated = seats(match.springs, match.retainers, bench.asked)[:, own.retainer]
     spring, column = np.nonzero(seated & _hopeful(match)[:, None])
@@ -153,5 +153,5 @@ def _best_there(match: Match, spring: Ints, pair: Ints) -> Weighed | None:
 
 def _inside(match: Match, name: str, rung: float, at: int) -> float:
     """Give by how much a rung lies below nothing, inside the check's unit."""
-    reserve: Array = getattr(match.bench.asked, name.split()[0]).reserve
-    return -rung * float(reserve[at])
+    comfort: Array = getattr(match.bench.asked, name.split()[0]).comfort
+    return -rung * float(comfort[at])

@@ -26,7 +26,7 @@ _AHEAD_MM = 1e-6
 class Candidate(Struct, frozen=True):
     """A spring with a retainer and locks, a stack for every pocket, and what comes of it by its cards.
 
-    `weakest`: the least (margin - U)/reserve, of the check `at_check` at `at_position`. Heights in mm and loads in N, one a pocket
+    `weakest`: the least (margin - U)/comfort, of the check `at_check` at `at_position`. Heights in mm and loads in N, one a pocket
     of the bench; `speed_rpm` NaN where control is not told. `mass_kg`: of retainer and locks. `shimmed`, `cut`: pockets whose stack
     changes, and that meet the cutter. `best`: no other of the list is as good in all and better in one.
     """

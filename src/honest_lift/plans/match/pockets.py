@@ -182,7 +182,7 @@ def _asked(book: Book, at: Sequence[AtValve], gathered: Gathered) -> Asked | str
         return "no min seat or open load is asked for: state what the cam needs under Limits"
     red = at[0].moving.red_line.value
     if not isfinite(red):
-        own["float_margin"] = Window(np.full(len(at), -inf), np.full(len(at), inf), own["float_margin"].reserve)
+        own["float_margin"] = Window(np.full(len(at), -inf), np.full(len(at), inf), own["float_margin"].comfort)
     across = [one.u for one in means_of(engine, "spring_inside", 30.0)]
     fit = 2.0 * across[0] if across else _FIT_U_MM
     seat_u, open_u = _load_u(engine, seat), _load_u(engine, opened)
@@ -197,7 +197,7 @@ def _window(engine: Engine, check: str, roles: Sequence[str]) -> Window:
     least = np.array([-inf if one is None or one.lowest is None else one.lowest for one in limits])
     most = np.array([inf if one is None or one.highest is None else one.highest for one in limits])
     ends = np.where(np.isfinite([least, most]), [least, most], nan).T.tolist()
-    rungs = [full_rung(one.reserve if one else None, *own) for one, own in zip(limits, ends, strict=True)]
+    rungs = [full_rung(one.comfort if one else None, *own) for one, own in zip(limits, ends, strict=True)]
     return Window(least, most, np.array([one if one > 0.0 else 1.0 for one in rungs]))
 
 

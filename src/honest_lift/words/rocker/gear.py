@@ -1,4 +1,4 @@
-"""The rocker in words: what it lifts, the mark it leaves, what three schools ask for, and what a mark that was seen says."""
+"""The rocker in words: what it lifts, the mark it leaves, what three rules ask for, and what a mark that was seen says."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ import numpy as np
 
 from honest_lift.drawings.rocker.pushrod_rocker import Side, Tip
 from honest_lift.estimates.resolve import resolve
-from honest_lift.estimates.rocker.gear import SCHOOLS, Rocker, best_of, lengths_of_width, rocker_of
+from honest_lift.estimates.rocker.gear import RULES, Rocker, best_of, lengths_of_width, rocker_of
 from honest_lift.estimates.rocker.parts import how_to
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import at_position, at_role
@@ -78,8 +78,8 @@ def _side(value: float) -> str:
     return "outboard" if value >= 0 else "inboard"
 
 
-def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
-    """Say in a line what each school asks for."""
+def rules_words(book: Book, role: str, position: str) -> tuple[str, ...]:
+    """Say in a line what each rule asks for."""
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return ()
@@ -91,7 +91,7 @@ def schools_words(book: Book, role: str, position: str) -> tuple[str, ...]:
         off = found.own - now.own
         return "as it is" if abs(off) < _NOTHING_MM else f"{length(abs(off))} {more if off > 0 else less}"
 
-    told = ", ".join(f"{SCHOOLS[school]} {asked(found)}" for school, found in best_of(book, role, position).items())
+    told = ", ".join(f"{RULES[rule]} {asked(found)}" for rule, found in best_of(book, role, position).items())
     return (f"{what} by the rules: {told}.",)
 
 

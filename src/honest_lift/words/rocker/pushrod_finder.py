@@ -1,4 +1,4 @@
-"""The pushrod finder: what three schools ask for by the geometry, what a checking pushrod points to, and what is in stock."""
+"""The pushrod finder: what three rules ask for by the geometry, what a checking pushrod points to, and what is in stock."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.rocker.checking_pushrod import Checked, checked
-from honest_lift.estimates.rocker.gear import SCHOOLS, Rocker, best_of, rocker_of
+from honest_lift.estimates.rocker.gear import RULES, Rocker, best_of, rocker_of
 from honest_lift.estimates.rocker.parts import part_at
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.rocker.checking_pushrod import Pointed, centred, narrowest
@@ -51,16 +51,16 @@ def beyond(book: Book, role: str, position: str) -> float | str:
 
 
 def finder_rows(book: Book, role: str, position: str) -> tuple[FinderRow, ...]:
-    """Give the gear as stated, the length each school asks for, and the stocked lengths next to them."""
+    """Give the gear as stated, the length each rule asks for, and the stocked lengths next to them."""
     now = rocker_of(book, role, position, with_doubt=False)
     if now.gear is None:
         return ()
     rows, wanted = [_row("as stated", now, now.own)], []
-    for school, found in best_of(book, role, position).items():
+    for rule, found in best_of(book, role, position).items():
         if found is None:
-            rows.append(FinderRow(f"{SCHOOLS[school]}: none within reach", *[float("nan")] * 7))
+            rows.append(FinderRow(f"{RULES[rule]}: none within reach", *[float("nan")] * 7))
             continue
-        rows.append(_row(SCHOOLS[school], found, now.own))
+        rows.append(_row(RULES[rule], found, now.own))
         wanted.append(found.own)
     ends = beyond(book, role, position)
     if not now.on_shaft and not isinstance(ends, str):

@@ -13,7 +13,7 @@ from honest_lift.desk.actions import ACTIONS
 from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import THEMES, Theme
-from honest_lift.drawings.scene import Box, Circle, Line, Words
+from honest_lift.drawings.scene import Arrow, Box, Circle, Line, Words
 from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.spring.spring import SpringView, spring_scene
 from honest_lift.facts.fresh import empty_book
@@ -172,11 +172,10 @@ def test_the_spring_is_drawn_to_scale():
     members = (Member("outer", wire_mm=5.0, mean_diameter_mm=34.0, coils=6), Member("inner", 2.0, 0.1, 3.0, 24.0, 8))
     views = (SpringView("closed", 45.0, "45.00 mm", "900 N"), SpringView("open", 32.0, "32.00 mm", "2000 N"))
     scene = spring_scene(members, views, (0.5, 1.0), 30.0, "binds 30 mm")
-    boxes = [one for one in scene.strokes if isinstance(one, Box)]
-    shims = [one for one in boxes if one.ink == "mark"]
+    shims = [one for one in scene.strokes if isinstance(one, Box) and one.ink == "mark"]
     assert [(one.y, one.height) for one in shims] == [(0.0, 0.5), (0.5, 1.0)] * 2
-    retainers = [one.y for one in boxes if one.ink == "line"]
-    assert retainers == pytest.approx([46.5, 33.5]), "shims plus height"
+    arrows = [one.y for one in scene.strokes if isinstance(one, Arrow)]
+    assert arrows == pytest.approx([1.5, 46.5, 1.5, 33.5]), "shims plus height"
     circles = [one for one in scene.strokes if isinstance(one, Circle)]
     assert {one.radius for one in circles} == {2.5, 1.5}
     closed_outer = [one for one in circles if one.radius == 2.5 and one.x < 20]

@@ -4,16 +4,25 @@ from __future__ import annotations
 
 import re
 
-from PyQt6.QtCore import QLineF, QPointF, QRectF
+from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt
 from PyQt6.QtGui import QBrush, QColor, QFont, QFontMetrics, QPainter, QPainterPath, QPen, QPolygonF
 
 from honest_lift.desk.alignment import LEFT, VCENTER
 from honest_lift.desk.placed_words import placed
 from honest_lift.desk.theme import Theme, font
-from honest_lift.drawings.scene import Box, Circle, Line, Path, Scene, Stroke, Words
+from honest_lift.drawings.scene import Arrow, Box, Circle, Line, Path, Scene, Shape, Stroke, Words
 
 _SIZES = {"figure": 16, "label": 14, "small": 12}
 _DASHES = [5.0, 3.0]
+_WEIGHTS = {
+    "cut": 2.0,
+    "mark": 1.8,
+    "line": 1.4,
+    "faint": 0.9,
+    "fill": 1.0,
+    "band": 1.0,
+}  # pixels: cut, measured, seen, construction
+_ARROW = (8.0, 2.6)  # pixels long, and half as wide
 _AXIS = re.compile(r"[-+−]?[\d.,]+")
 _EDGE = 8.0  # words may come nearer to the edge than what is drawn to scale
 
@@ -94,8 +103,34 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
 
     inks = {
         "line": QColor(theme.scribe), "faint": QColor(theme.faint), "mark": QColor(theme.mark),
-        "fill": QColor(theme.blue2), "band": QColor(theme.blue2),
+        "fill": QColor(theme.blue2), "band": QColor(theme.blue2), "cut": QColor(theme.scribe),
     }  # fmt: skip
+
+    def outlined(shape: Shape) -> None:
+        outline = QPolygonF([at(x, y) for x, y in shape.points])
+        pen = QPen(inks[shape.ink], _WEIGHTS[shape.ink] * zoom)
+        pen.setJoinStyle(Qt.PenJoinStyle.RoundJoin)
+        if shape.dashed:
+            pen.setDashPattern(_DASHES)
+        painter.setPen(pen)
+        painter.setBrush(inks["fill"])
+        painter.drawPolygon(outline)
+        if shape.hatched:
+            painter.setBrush(QBrush(inks["faint"], Qt.BrushStyle.BDiagPattern))
+            painter.drawPolygon(outline)
+
+    def pointed(arrow: Arrow) -> None:
+        tip, back = at(arrow.x, arrow.y), at(arrow.from_x, arrow.from_y)
+        line = QLineF(tip, back)
+        if line.length() < 1e-6:
+            return
+        line.setLength(min(_ARROW[0] * zoom, line.length() / 2))
+        square = line.normalVector()
+        square.setLength(_ARROW[1] * zoom)
+        off = square.p2() - square.p1()
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(inks[arrow.ink])
+        painter.drawPolygon(QPolygonF([tip, line.p2() + off, line.p2() - off]))
 
     def draw(strokes: list[Stroke]) -> None:
         painter.drawLines([QLineF(at(s.x1, s.y1), at(s.x2, s.y2)) for s in strokes if isinstance(s, Line)])
@@ -111,14 +146,20 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
 
     painter.save()
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    for one in scene.strokes:  # bodies hide what lies behind them
+        if isinstance(one, Shape):
+            outlined(one)
     # strokes alike are drawn together: a nest has a hundred
     for (ink, filled, dashed), strokes in _alike(scene).items():
-        pen = QPen(inks[ink], 1.5 if ink in ("line", "mark") else 1.0)
+        pen = QPen(inks[ink], _WEIGHTS[ink] * zoom)
         if dashed:
             pen.setDashPattern(_DASHES)
         painter.setPen(pen)
         painter.setBrush(QBrush(inks[ink]) if filled else QBrush())
         draw(strokes)
+    for one in scene.strokes:
+        if isinstance(one, Arrow):
+            pointed(one)
     for words, box in word_boxes(scene, area, zoom):
         if box is not None:
             painter.setPen(inks[words.ink])
@@ -152,6 +193,7 @@ _RANKS = {
     "line": 0,
     "fill": 0,
     "band": 0,
+    "cut": 0,
     "faint": 2,
 }  # what keeps its place first
 
@@ -160,7 +202,7 @@ def _alike(scene: Scene) -> dict[tuple[str, bool, bool], list[Stroke]]:
     """Sort lines, circles and boxes by how they are drawn; filled bodies come first, under the lines."""
     groups: dict[tuple[str, bool, bool], list[Stroke]] = {}
     for stroke in scene.strokes:
-        if not isinstance(stroke, Words):
+        if not isinstance(stroke, Words | Shape | Arrow):
             key = (stroke.ink, getattr(stroke, "filled", False), getattr(stroke, "dashed", False))
             groups.setdefault(key, []).append(stroke)
     return dict(sorted(groups.items(), key=lambda group: not group[0][1]))

@@ -1,7 +1,8 @@
 """A scene: lines, circles, boxes and words in millimetres, x to the right and y up. No Qt and no colours here.
 
-`ink` says what a stroke means; whoever draws the scene chooses its colour: "line" a scribed line, "faint" a
-construction line, "mark" what the eye must meet, "fill" a filled body.
+`ink` says what a stroke means; whoever draws the scene chooses its colour and weight: "cut" the edge of a section, heavy; "line"
+an edge that is seen; "faint" construction, hidden edges and what nobody measured, thin; "mark" what is measured, or what the eye
+must meet; "fill" a filled body. The whole language is told in docs/drawings.md.
 """
 
 from __future__ import annotations
@@ -10,7 +11,8 @@ from typing import Literal
 
 from msgspec import Struct
 
-Ink = Literal["line", "faint", "mark", "fill", "band"]
+Ink = Literal["line", "faint", "mark", "fill", "band", "cut"]
+Point = tuple[float, float]
 Anchor = Literal["left", "middle", "right"]
 
 
@@ -31,6 +33,25 @@ class Path(Struct, frozen=True):
     points: tuple[tuple[float, float], ...]
     ink: Ink = "line"
     dashed: bool = False
+
+
+class Shape(Struct, frozen=True):
+    """A closed outline, filled as a body that hides what was drawn before it. `hatched`: it is cut through."""
+
+    points: tuple[Point, ...]
+    ink: Ink = "line"
+    hatched: bool = False
+    dashed: bool = False
+
+
+class Arrow(Struct, frozen=True):
+    """An arrowhead at a point, coming from another; its size on paper does not scale with the scene."""
+
+    x: float
+    y: float
+    from_x: float
+    from_y: float
+    ink: Ink = "faint"
 
 
 class Circle(Struct, frozen=True):
@@ -65,7 +86,7 @@ class Words(Struct, frozen=True):
     ink: Ink = "line"
 
 
-Stroke = Line | Path | Circle | Box | Words
+Stroke = Line | Path | Shape | Arrow | Circle | Box | Words
 
 
 class Scene(Struct, frozen=True):

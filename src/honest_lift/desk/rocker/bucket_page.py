@@ -11,7 +11,9 @@ from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.rocker.bucket import bucket_scene
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.shims import ShimSize
@@ -68,7 +70,9 @@ class BucketPage(QWidget):
         self.model, self.grid = BucketGrid(session), GridView()
         self.grid.setModel(self.model)
         self.grid.setAccessibleName(self.tr("Bucket shims valve by valve"))
-        self.words, self.wrong = Label(), Label()
+        self.words, self.wrong, self.drawing = Label(), Label(), SceneView()
+        self.drawing.wish(190)
+        self.drawing.setAccessibleName(self.tr("Bucket, shim and lash of the current valve"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the shim plan comes to"))
         self.wrong.setObjectName("caution")
@@ -83,6 +87,7 @@ class BucketPage(QWidget):
         column.setContentsMargins(0, 4, 0, 0)
         column.setSpacing(6)
         column.addWidget(hint)
+        column.addWidget(self.drawing)
         column.addWidget(self.grid, 3)
         self.drawer.setMinimumWidth(250)
         self.sold.setMinimumWidth(190)
@@ -96,6 +101,7 @@ class BucketPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.dress(theme, zoom)
         self.grid.dress(theme, zoom)
 
     def refresh(self) -> None:
@@ -108,6 +114,13 @@ class BucketPage(QWidget):
         self.model.refresh()
         self.grid.show_row(self.model.row_of(self.session.position))
         fine = _FINE[unit]
+        one = next((each for each in plan.shims if each.position == self.session.position), None)
+        if one is not None:
+            shim, lash = (
+                f"{name} {in_words(mm, 'length', unit, fine)}" if isfinite(mm) else ""
+                for name, mm in (("shim", one.old_mm), ("lash", one.measured_mm))
+            )
+            self.drawing.show_scenes([(1, bucket_scene(one.old_mm, shim, lash))])
         if not self.drawer.hasFocus():
             self.drawer.setText("; ".join(f"{in_figures(one.thickness_mm, 'length', unit, fine)} x {one.count or 0}"
                                           for one in engine.bucket_stock))  # fmt: skip

@@ -6,10 +6,14 @@ from math import isfinite
 
 from msgspec import Struct
 
+from honest_lift.drawings.dimension import dimension
+from honest_lift.drawings.parts.piston import crown
+from honest_lift.drawings.parts.valve import seat, valve
 from honest_lift.drawings.scene import Anchor, Circle, Ink, Line, Path, Scene, Stroke, Words
 
 SPAN_DEG = 60.0
 _HIGH_MM, _EDGE = 12.0, 4.0
+_FLOOR = -30.0  # how far down a piston is drawn
 
 
 class ClearanceCurve(Struct, frozen=True):
@@ -76,17 +80,17 @@ def over_piston_scene(valves: list[OverPiston], unit_words: list[str]) -> Scene:
     for at, (one, words) in enumerate(zip(valves, unit_words, strict=True)):
         x = 56.0 * (at + 0.5)
         strokes += _over(one, x, words)
-    return Scene(tuple(strokes), 0, -26.0, wide, 22.0)
+    return Scene(tuple(strokes), 0, _FLOOR - 7.0, wide, 22.0)
 
 
 def _over(one: OverPiston, x: float, words: str) -> list[Stroke]:
-    half, stem, face = one.head_mm / 2.0, one.stem_mm / 2.0, -one.lift_mm
+    half, face = one.head_mm / 2.0, -one.lift_mm
     ink: Ink = "line" if one.room_mm > 0 else "mark"
     floor = face - one.room_mm
-    corners = ((x - stem, 20.0), (x - stem, face + 9), (x - half, face + 1.5), (x - half, face), (x + half, face),
-               (x + half, face + 1.5), (x + stem, face + 9), (x + stem, 20.0))  # fmt: skip
+    strokes = [*seat(x, one.head_mm), *crown(x, floor, 27.0, _FLOOR, half + 1.5)]
+    strokes += valve(x, face, one.head_mm, one.stem_mm, 20.0, ink=ink)
+    strokes += dimension((x, face), (x, floor), "", 0.0)
     return [
-        Line(x - half, 0, x - half - 5, 4, "faint"), Line(x + half, 0, x + half + 5, 4, "faint"), Path(corners, ink),
-        Line(x - 27, floor, x + 27, floor, "mark"), Line(x, face, x, floor, "faint", True),
-        Words(x, floor - 3.4, words, size="label", ink="mark"), Words(x - 17, 17.5, one.name, size="small", ink="faint"),
+        *strokes, Line(x - 27, floor, x + 27, floor, "mark"), Words(x, _FLOOR - 3.6, words, ink="mark"),
+        Words(x - 17, 17.5, one.name, size="small", ink="faint"),
     ]  # fmt: skip

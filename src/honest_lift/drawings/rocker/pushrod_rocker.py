@@ -7,9 +7,13 @@ from math import cos, radians, sin
 
 from msgspec import Struct
 
-from honest_lift.drawings.scene import Circle, Ink, Line, Path, Scene, Stroke, Words
+from honest_lift.drawings.faint import not_known
+from honest_lift.drawings.parts.retainer import retainer, stem_end
+from honest_lift.drawings.parts.rocker import pushrod, rocker
+from honest_lift.drawings.scene import Ink, Line, Path, Point, Scene, Stroke, Words
 
 _LEFT, _RIGHT, _BELOW, _ABOVE = -78.0, 24.0, -30.0, 26.0
+_RETAINER_MM, _RETAINER_BELOW_MM = 15.0, 13.0  # of a usual retainer: half its width, and from its step up to the tip
 _TIP_VIEW = 6.0  # mm about the stem's axis
 
 
@@ -26,21 +30,28 @@ class Side(Struct, frozen=True):
     angle_deg: float  # of the valve arm above square to the stem
 
 
+USUAL = Side(
+    (-36.0, -3.0), (0.0, 6.0), 6.0, (-59.0, -4.0), (-66.0, -200.0), 0.0, 8.0, 0.0
+)  # a shape for what nobody stated
+
+
 def side_scene(side: Side | None, missing: str = "") -> Scene:
-    """Draw the gear, or say what is missing."""
+    """Draw the gear; in a plausible shape with what is missing in words, where its dimensions are not stated."""
     if side is None:
-        return Scene((Words(-27, 0, missing, ink="faint"),), _LEFT, _BELOW, _RIGHT, _ABOVE)
-    half, tip = side.stem / 2.0, -side.lift
+        return not_known(_scene(USUAL, ""), missing)
+    return _scene(side, f"{abs(side.angle_deg):.1f}° {'above' if side.angle_deg >= 0 else 'below'} square")
+
+
+def _scene(side: Side, told: str) -> Scene:
+    tip = -side.lift
     strokes: list[Stroke] = [
-        Line(0, _BELOW, 0, _ABOVE, "faint", True),
-        Line(-half, tip, half, tip), Line(-half, tip, -half, _BELOW), Line(half, tip, half, _BELOW),
-        Circle(*side.roller, side.radius, "mark"), Circle(*side.pivot, 4.0), Circle(*side.pivot, 0.6, filled=True),
-        Circle(*side.cup, 2.5), Line(*side.pivot, *side.roller, "mark"), Line(*side.pivot, *side.cup),
+        Line(0, _BELOW, 0, _ABOVE, "faint", True), *retainer(0.0, tip - _RETAINER_BELOW_MM, _RETAINER_MM, side.stem, "faint"),
+        *stem_end(0.0, side.stem, _BELOW, tip), _square(side), *pushrod(side.cup, _foot(side)),
+        *rocker(side.pivot, side.roller, side.radius, side.cup, side.lifter),
+        Line(*side.pivot, *side.roller, "faint", True),
     ]  # fmt: skip
-    strokes.append(_square(side))
-    strokes.append(_pushrod(side))
-    told = f"{abs(side.angle_deg):.1f}° {'above' if side.angle_deg >= 0 else 'below'} square"
-    strokes.append(Words(side.pivot[0], side.pivot[1] + 7.5, told, size="small"))
+    if told:
+        strokes.append(Words(side.pivot[0] + 4.0, side.pivot[1] - 13.5, told))
     return Scene(tuple(strokes), _LEFT, _BELOW, _RIGHT, _ABOVE)
 
 
@@ -49,11 +60,11 @@ def _square(side: Side) -> Stroke:
     return Line(side.pivot[0], side.pivot[1], 14.0, side.pivot[1], "faint", True)
 
 
-def _pushrod(side: Side) -> Stroke:
-    """Draw the pushrod down to the edge of the picture."""
+def _foot(side: Side) -> Point:
+    """Give where the pushrod leaves the picture."""
     across, down = side.lifter[0] - side.cup[0], side.lifter[1] - side.cup[1]
     share = min(1.0, (_BELOW - side.cup[1]) / down) if down < 0 else 1.0
-    return Line(side.cup[0], side.cup[1], side.cup[0] + share * across, side.cup[1] + share * down)
+    return side.cup[0] + share * across, side.cup[1] + share * down
 
 
 class Tip(Struct, frozen=True):

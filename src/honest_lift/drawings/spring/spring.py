@@ -6,11 +6,15 @@ from math import isfinite
 
 from msgspec import Struct
 
-from honest_lift.drawings.scene import Box, Circle, Line, Scene, Stroke, Words
+from honest_lift.drawings.dimension import dimension
+from honest_lift.drawings.faint import faintly
+from honest_lift.drawings.parts.coil import PLAIN_MM, coil
+from honest_lift.drawings.parts.retainer import RETAINER_MM, retainer, shim_stack
+from honest_lift.drawings.scene import Box, Line, Scene, Shape, Stroke, Words
 from honest_lift.facts.parts import Member
 
-_RETAINER_MM = 3.0
-_PLAIN_MM = 36.0  # width of a spring whose diameters nobody stated
+_STEM_MM = 8.0  # as drawn, where nobody measured it
+_USUAL_MM = 40.0  # height of a spring that nobody measured
 
 
 class SpringView(Struct, frozen=True):
@@ -28,12 +32,13 @@ def spring_scene(
     shims_mm: tuple[float, ...],
     bind_mm: float,
     bind_words: str,
+    form: str = "",
 ) -> Scene:
     """Draw the states of a spring side by side on one pad, all to one scale.
 
     A state whose height is not known is drawn as an empty place with its words; so is a spring without a card.
     """
-    wide = max([(m.mean_diameter_mm or 0) + (m.wire_mm or 0) for m in members] + [_PLAIN_MM])
+    wide = max([(m.mean_diameter_mm or 0) + (m.wire_mm or 0) for m in members] + [PLAIN_MM])
     known = [view.height_mm for view in views if isfinite(view.height_mm)]
     top = max([*known, 40.0]) + sum(shims_mm)
     pitch = wide + 42.0
@@ -42,8 +47,8 @@ def spring_scene(
         said = (
             bind_words if i == len(views) - 1 else ""
         )  # one line on one pad: its words lie beside the last, free of the others
-        strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide)
-    return Scene(tuple(strokes), -wide / 2 - 6, -14.0, (len(views) - 1) * pitch + wide / 2 + 34, top + _RETAINER_MM + 3)
+        strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide, form)
+    return Scene(tuple(strokes), -wide / 2 - 6, -17.5, (len(views) - 1) * pitch + wide / 2 + 34, top + RETAINER_MM + 4)
 
 
 def _view(
@@ -54,63 +59,37 @@ def _view(
     bind_words: str,
     x: float,
     wide: float,
+    form: str,
 ) -> list[Stroke]:
-    base = sum(shims_mm)
-    half = wide / 2
-    strokes: list[Stroke] = [Line(x - half - 4, 0, x + half + 4, 0)]
-    strokes += [Words(x, -5.5, view.title, size="small", ink="faint"), Words(x, -12.0, view.load_words)]
-    strokes += _shims(shims_mm, x, half)
+    base, half = sum(shims_mm), wide / 2
+    strokes: list[Stroke] = [
+        Shape(((x - half - 4, 0), (x + half + 4, 0), (x + half + 4, -2.6), (x - half - 4, -2.6)), "cut", hatched=True),
+        Words(x, -7.6, view.title, size="small", ink="faint"), Words(x, -14.8, view.load_words),
+        *shim_stack(x, half + 1, 0.0, shims_mm),
+    ]  # fmt: skip
     if not isfinite(view.height_mm):
-        strokes.append(Words(x, base + 20, "not known", size="label", ink="faint"))
-        return strokes
+        return [
+            *strokes,
+            *faintly(_spring(members, x, base, _USUAL_MM, half, form)),
+            Words(x, base + 20, "not known", ink="line"),
+        ]
     top = base + view.height_mm
-    strokes.append(Box(x - half, top, wide, _RETAINER_MM))
-    for member in members:
-        strokes += coils(member, x, base, view.height_mm - (member.step_mm or 0.0))
-        if member.step_mm:
-            reach = (member.mean_diameter_mm or wide / 2) / 2 + (member.wire_mm or 0) / 2
-            strokes.append(Box(x - reach, top - member.step_mm, 2 * reach, member.step_mm, "faint"))
-    side = x + half + 5
-    strokes += [
-        Line(side - 3, base, side + 3, base, "faint"),
-        Line(side - 3, top, side + 3, top, "faint"),
-        Line(side, base, side, top, "faint"),
-        Words(side + 2.5, base + view.height_mm * 0.3, view.height_words, "left", "figure"),
-    ]
+    strokes += _spring(members, x, base, view.height_mm, half, form)
+    strokes += dimension((x + half, base), (x + half, top), view.height_words, -5.0, at=0.3, figure=True)
     if isfinite(bind_mm):
         line = base + bind_mm
         strokes.append(Line(x - half - 4, line, x + half + 2, line, "mark", dashed=True))
-        strokes += [Words(side + 2.5, line, bind_words, "left", "small", "mark")] if bind_words else []
+        strokes += [Words(x + half + 7.5, line, bind_words, "left", "small", "mark")] if bind_words else []
     return strokes
 
 
-def _shims(shims_mm: tuple[float, ...], x: float, half: float) -> list[Stroke]:
+def _spring(members: tuple[Member, ...], x: float, base: float, height: float, half: float, form: str) -> list[Stroke]:
+    """Draw the members of a spring in each other under their retainer; an inner one ends at its own step."""
     strokes: list[Stroke] = []
-    level = 0.0
-    for thickness in shims_mm:
-        strokes.append(Box(x - half - 1, level, 2 * half + 2, thickness, "mark", filled=True))
-        level += thickness
-    return strokes
-
-
-def coils(member: Member, x: float, base: float, height: float) -> list[Stroke]:
-    """Draw a coil in section: its wire at both sides and the turns between. A plain block without dimensions."""
-    wire, mean, turns = member.wire_mm, member.mean_diameter_mm, member.coils
-    if not (wire and mean and turns):
-        half = _PLAIN_MM / 2
-        return [
-            Line(x - half, base, x + half, base + height, "faint"),
-            Line(x + half, base, x - half, base + height, "faint"),
-            Box(x - half, base, 2 * half, height, "faint"),
-        ]
-    count = max(round(turns), 2)
-    rise = max((height - wire) / count, 0.0)
-    left, right, radius = x - mean / 2, x + mean / 2, wire / 2
-    strokes: list[Stroke] = []
-    for i in range(count + 1):
-        low = base + radius + i * rise
-        strokes.append(Circle(left, low, radius))
-        if i < count:
-            strokes += [Circle(right, low + rise / 2, radius), Line(left, low, right, low + rise / 2, "faint")]
-            strokes.append(Line(right, low + rise / 2, left, low + rise, "faint"))
-    return strokes
+    for member in members:
+        step = member.step_mm or 0.0
+        strokes += coil(member, x, base, height - step, form)
+        if step:
+            reach = (member.mean_diameter_mm or half) / 2 + (member.wire_mm or 0) / 2
+            strokes.append(Box(x - reach, base + height - step, 2 * reach, step, "faint"))
+    return [*strokes, *retainer(x, base + height, half, _STEM_MM)]

@@ -5,18 +5,24 @@ The stem is shown broken between the spring's seat and the valve's head, for nob
 
 from __future__ import annotations
 
-from math import isfinite
+from math import isfinite, nan
 
 from msgspec import Struct
 
-from honest_lift.drawings.rocker.pushrod_rocker import Side
-from honest_lift.drawings.scene import Box, Circle, Ink, Line, Path, Scene, Stroke, Words
-from honest_lift.drawings.spring.spring import coils
+from honest_lift.drawings.faint import not_known
+from honest_lift.drawings.parts.coil import coil
+from honest_lift.drawings.parts.outline import mirrored
+from honest_lift.drawings.parts.piston import crown
+from honest_lift.drawings.parts.retainer import RETAINER_MM, TIP_MM, retainer, shim_stack
+from honest_lift.drawings.parts.rocker import pushrod, rocker
+from honest_lift.drawings.parts.valve import seat, valve
+from honest_lift.drawings.rocker.pushrod_rocker import USUAL, Side
+from honest_lift.drawings.scene import Ink, Line, Point, Scene, Shape, Stroke, Words
 from honest_lift.facts.parts import Member
 
 _LEFT, _RIGHT, _BELOW = -66.0, 70.0, -33.0
 _SEAT = 22.0  # where the spring's seat is drawn above the closed valve's face
-_RETAINER_MM, _TIP_MM, _SEAL_MM = 3.0, 7.0, 8.0
+_SEAL_MM = 8.0
 _WORDS_AT, _TIP_UNKNOWN_MM = 24.0, 55.0
 
 
@@ -48,36 +54,43 @@ class Train(Struct, frozen=True):
     to_piston: Room | None
     to_seal: Room | None
     to_bind: Room | None
+    form: str = ""
 
 
 def train_scene(train: Train | None, missing: str) -> Scene:
-    """Draw the train, or say what is missing."""
+    """Draw the train; in a plausible shape with what is missing in words, where its lobe is not known."""
     if train is None:
-        return Scene((Words(0, 40, missing, ink="faint"),), _LEFT, _BELOW, _RIGHT, 110.0)
-    retainer = _SEAT + sum(train.shims_mm) + train.installed_mm - train.lift_mm
-    closed = retainer + train.lift_mm + _RETAINER_MM + _TIP_MM if isfinite(retainer) else _SEAT + _TIP_UNKNOWN_MM
+        return not_known(_scene(_USUAL), missing)
+    return _scene(train)
+
+
+def _scene(train: Train) -> Scene:
+    retained = _SEAT + sum(train.shims_mm) + train.installed_mm - train.lift_mm
+    closed = retained + train.lift_mm + RETAINER_MM + TIP_MM if isfinite(retained) else _SEAT + _TIP_UNKNOWN_MM
     tip = _SEAT + train.tip_mm if isfinite(train.tip_mm) else closed
-    strokes = [*_valve(train, tip - train.lift_mm), *_piston(train)]
+    strokes = [*seat(0.0, train.head_mm, above=8.0), *_guide(train), *_piston(train)]
+    strokes += valve(
+        0.0,
+        -train.lift_mm,
+        train.head_mm,
+        train.stem_mm,
+        tip - train.lift_mm,
+        broken=(12.0 - train.lift_mm, _SEAT - 9.0),
+    )
     if isfinite(train.installed_mm):
-        strokes += _spring(train, retainer)
+        strokes += _spring(train, retained)
     if train.rocker is not None:
         strokes += _rocker(train.rocker, tip)
-    top = tip + (24.0 if train.rocker is not None else 6.0)
+    top = tip + (30.0 if train.rocker is not None else 6.0)
     return Scene(tuple(strokes), _LEFT, _BELOW, _RIGHT, top)
 
 
-def _valve(train: Train, tip: float) -> list[Stroke]:
-    half, stem, face = train.head_mm / 2.0, train.stem_mm / 2.0, -train.lift_mm
-    low, high = face + 12.0, _SEAT - 4.0
-    strokes: list[Stroke] = [
-        Line(-half - 5.0, 4.0, -half, 0.0, "faint"), Line(half, 0.0, half + 5.0, 4.0, "faint"),
-        Path(((-stem, low), (-stem, face + 9.0), (-half, face + 1.5), (-half, face), (half, face), (half, face + 1.5),
-              (stem, face + 9.0), (stem, low))),
-        Path(((-stem, high), (-stem, tip), (stem, tip), (stem, high))),
-    ]  # fmt: skip
-    for y in (low, high):  # where the stem is broken
-        strokes.append(Path(((-stem - 1.5, y - 0.8), (0.0, y + 0.8), (stem + 1.5, y - 0.8)), "faint"))
-    return strokes
+def _guide(train: Train) -> list[Stroke]:
+    """Draw the head's floor under the spring, and the guide in it, cut."""
+    stem, wide = train.stem_mm / 2.0, _wide(train.members) + 6.0
+    right = ((stem + 0.3, _SEAT - 8.0), (stem + 3.2, _SEAT - 8.0), (stem + 3.2, _SEAT - 4.0), (wide, _SEAT - 4.0), (wide, _SEAT),
+             (stem + 3.2, _SEAT), (stem + 3.2, _SEAT + 5.0), (stem + 0.3, _SEAT + 5.0))  # fmt: skip
+    return [Shape(right, "cut", hatched=True), Shape(mirrored(right, 0.0), "cut", hatched=True)]
 
 
 def _piston(train: Train) -> list[Stroke]:
@@ -87,40 +100,41 @@ def _piston(train: Train) -> list[Stroke]:
     floor, half = max(-train.lift_mm - room.mm, _BELOW + 9.0), train.head_mm / 2.0 + 7.0
     ink: Ink = "mark" if room.tightest else "line"
     return [
-        Box(-half, _BELOW + 1.0, 2 * half, floor - _BELOW - 1.0, "fill", filled=True),
-        Line(-half, floor, half, floor, ink),
-        Words(0.0, _BELOW + 5.0, room.words, ink=ink),
-    ]
+        *crown(0.0, floor, half, _BELOW, train.head_mm / 2.0 + 1.5), Line(-half, floor, half, floor, ink),
+        Words(half + 3.0, floor - 1.0, room.words, "left", ink=ink),
+    ]  # fmt: skip
 
 
-def _spring(train: Train, retainer: float) -> list[Stroke]:
+def _spring(train: Train, retained: float) -> list[Stroke]:
     base, wide = _SEAT + sum(train.shims_mm), _wide(train.members)
-    strokes: list[Stroke] = [Line(-wide - 6.0, _SEAT, wide + 6.0, _SEAT)]
-    level = _SEAT
-    for thickness in train.shims_mm:
-        strokes.append(Box(-wide - 1.0, level, 2 * wide + 2.0, thickness, "mark", filled=True))
-        level += thickness
+    strokes: list[Stroke] = [*shim_stack(0.0, wide + 1.0, _SEAT, train.shims_mm), *_seal(train, retained)]
     for member in train.members:
-        strokes += coils(member, 0.0, base, retainer - base - (member.step_mm or 0.0))
-    strokes.append(Box(-wide, retainer, 2 * wide, _RETAINER_MM))
-    return strokes + _told(train.to_bind, (base + retainer) / 2.0) + _seal(train, retainer)
+        strokes += coil(member, 0.0, base, retained - base - (member.step_mm or 0.0), train.form)
+    strokes += retainer(0.0, retained, wide, train.stem_mm)
+    return strokes + _told(train.to_bind, (base + retained) / 2.0, wide) + _told(train.to_seal, retained - 1.0, wide)
 
 
-def _seal(train: Train, retainer: float) -> list[Stroke]:
+def _seal(train: Train, retained: float) -> list[Stroke]:
     if not isfinite(train.seal_gap_mm):
         return []
-    top, half = retainer + train.lift_mm - train.seal_gap_mm, train.stem_mm / 2.0 + 2.0
+    top, stem = retained + train.lift_mm - train.seal_gap_mm, train.stem_mm / 2.0
     ink: Ink = "mark" if train.to_seal is not None and train.to_seal.tightest else "line"
-    return [
-        Box(-half, top - _SEAL_MM, 2 * half, _SEAL_MM, ink),
-        *_told(train.to_seal, retainer - 1.0),
-    ]
+    low = top - _SEAL_MM
+    right = (
+        (stem + 0.2, top),
+        (stem + 1.6, top),
+        (stem + 3.0, top - 3.0),
+        (stem + 3.0, low),
+        (stem + 1.0, low),
+        (stem + 1.0, top - 3.0),
+    )
+    return [Shape(right, ink), Shape(mirrored(right, 0.0), ink)]
 
 
-def _told(room: Room | None, y: float) -> list[Stroke]:
+def _told(room: Room | None, y: float, wide: float) -> list[Stroke]:
     if room is None:
         return []
-    return [Words(_WORDS_AT, y, room.words, "left", ink="mark" if room.tightest else "line")]
+    return [Words(max(_WORDS_AT, wide + 3.0), y, room.words, "left", ink="mark" if room.tightest else "line")]
 
 
 def _wide(members: tuple[Member, ...]) -> float:
@@ -128,14 +142,14 @@ def _wide(members: tuple[Member, ...]) -> float:
 
 
 def _rocker(side: Side, tip: float) -> list[Stroke]:
-    def up(point: tuple[float, float]) -> tuple[float, float]:
+    def up(point: Point) -> Point:
         return point[0], point[1] + tip
 
-    pivot, roller, cup = up(side.pivot), up(side.roller), up(side.cup)
-    lifter = up(side.lifter)
+    cup, lifter = up(side.cup), up(side.lifter)
     across, down = lifter[0] - cup[0], lifter[1] - cup[1]
     share = min(1.0, (_SEAT - cup[1]) / down) if down < 0 else 1.0
-    return [
-        Circle(*roller, side.radius), Circle(*pivot, 4.0), Circle(*pivot, 0.6, filled=True), Circle(*cup, 2.5),
-        Line(*pivot, *roller), Line(*pivot, *cup), Line(*cup, cup[0] + share * across, cup[1] + share * down),
-    ]  # fmt: skip
+    end = (cup[0] + share * across, cup[1] + share * down)
+    return [*pushrod(cup, end), *rocker(up(side.pivot), up(side.roller), side.radius, cup, lifter, "line")]
+
+
+_USUAL = Train(6.0, 40.0, 8.0, 42.0, nan, nan, nan, (Member("outer"),), (), USUAL, Room(9.0, ""), None, None)

@@ -10,6 +10,7 @@ import numpy as np
 from honest_lift.drawings.rocker.finger import FingerSide
 from honest_lift.estimates.rocker.finger_wipe import centring_pad_mm, wipe_at
 from honest_lift.estimates.rocker.gear import Rocker, why_gear_not
+from honest_lift.estimates.train.turn import turn_of
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.rocker.finger import FingerGear, set_on_pivot
 from honest_lift.numbers.units import in_words
@@ -102,5 +103,21 @@ def finger_side(book: Book, rocker: Rocker, share: float) -> FingerSide | None:
         (-float(gear.pivot_out), float(gear.pivot_up)), (float(gear.contact(lobe)), float(gear.gap(lobe) + gear.tip_radius)),
         float(gear.tip_radius), (float(x), float(y)), float(gear.follower_radius), (float(gear.cam_x), float(gear.cam_y)),
         float(gear.base_radius), float(gear.base_radius) + float(lobe), float(gear.lift(lobe)), stem_mm(book, rocker),
-        float(gear.angle_deg(lobe)),
+        float(gear.angle_deg(lobe)), _lobe_from(book, rocker, float(lobe)),
     )  # fmt: skip
+
+
+_ROUND = 120  # points of a lobe as drawn
+
+
+def _lobe_from(book: Book, rocker: Rocker, now_mm: float) -> tuple[tuple[float, float], ...]:
+    """Give the lobe's lift (mm) by the cam's angle (radians) from where it lifts so much on its way up; none if not known."""
+    turn = turn_of(book, rocker.place.role, rocker.place.name if rocker.place.kind == "position" else "")
+    if turn.valve is None or turn.at_valve:
+        return ()
+    lobe = turn.valve.lobe
+    up = np.linspace(lobe.start_deg, 0.0, _ROUND)
+    at = float(up[int(np.argmax(lobe.lift(up) >= now_mm - 1e-6))])
+    cam = np.linspace(at - 180.0, at + 180.0, _ROUND + 1)
+    lifts = np.where((cam > lobe.start_deg) & (cam < lobe.end_deg), np.maximum(lobe.lift(cam), 0.0), 0.0)
+    return tuple(zip(np.radians(cam - at).tolist(), lifts.tolist(), strict=True))

@@ -6,7 +6,7 @@ from xml.etree import ElementTree as ET
 
 import numpy as np
 import pytest
-from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtCore import Qt
 
 from engines import Bench
 from honest_lift.checks.examine import examine
@@ -124,10 +124,11 @@ def test_the_cursor_is_walked_and_dragged_and_tells_its_figures(cam, qtbot):
     assert sheet.turn.figures.text().startswith("At overlap TDC; intake 0.169 in; exhaust 0.134 in; piston 0.000 in")
     qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(view, Qt.Key.Key_Left)
-    assert view.cursor_deg == 9.0
+    assert view.at_x == 9.0
     assert sheet.turn.figures.text().startswith("At 9.0° ATDC; intake 0.2")
-    qtbot.mouseClick(view, Qt.MouseButton.LeftButton, pos=QPoint(view.width() - 1, 60))
-    assert view.cursor_deg == 300.0, "no further than what is drawn"
+    for _ in range(30):
+        qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
+    assert view.at_x == 300.0, "no further than what is drawn"
 
 
 def test_what_is_tried_is_seen_and_put_back(cam):
@@ -151,7 +152,7 @@ def test_what_is_tried_is_seen_and_put_back(cam):
 def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     window, sheet = cam(position="3i")
     monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "curves.csv")
-    monkeypatch.setattr(questions, "svg_to_save", lambda parent, name: tmp_path / "turn.svg")
+    monkeypatch.setattr(questions, "chart_to_save", lambda parent, name: tmp_path / "turn.svg")
     sheet.turn.save_curves()
     sheet.turn.save_drawing()
     rows = list(csv.reader(io.StringIO((tmp_path / "curves.csv").read_text())))
@@ -159,7 +160,7 @@ def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     assert rows[0][-1] == "piston below TDC (in)"
     assert max(float(row[1]) for row in rows[1:]) == pytest.approx(0.550, abs=0.002)
     drawn = ET.fromstring((tmp_path / "turn.svg").read_text())
-    assert "intake 0.550" in [one.text for one in drawn.iter("{http://www.w3.org/2000/svg}text")]
+    assert "intake 0.550" in next(drawn.iter("{http://www.w3.org/2000/svg}desc")).text
     told = []
     monkeypatch.setattr(questions, "tell", lambda parent, title, words: told.append(words))
     monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "no" / "curves.csv")

@@ -170,7 +170,7 @@ def test_every_page_is_drawn_for_an_empty_engine_and_one_with_nothing_measured(h
             window.session.walk(1)
             sheet.drawing.grab()
         window._actions["step_springs"].trigger()
-        window.sheets["springs"].drawing.grab()
+        window.sheets["springs"].curve.grab()
         assert window.session.examination.of_engine("head").word == "unproven"
 
 

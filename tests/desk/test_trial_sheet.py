@@ -101,7 +101,7 @@ def test_trials_are_kept_by_name_set_side_by_side_and_forgotten(trial, monkeypat
     heads = sheet.side_page.model.heads
     assert heads == ("check, worst", "now", "", "thin gasket", "", "1.7", "")
     rows = {row[0].text: row for row in sheet.side_page.model.cells}
-    assert rows["Squish"][3].text.endswith("cyl. 5")
+    assert rows["Squish (quench)"][3].text.endswith("cyl. 5")
     assert rows["Card's max lift"][6].verdict == "fails"
     sheet.open_page("One trial")
     page.kept.setCurrentIndex(1)

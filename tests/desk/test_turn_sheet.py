@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QLineEdit
 
 from engines import Bench
 from honest_lift.desk.steps.order import STEPS
-from honest_lift.drawings.scene import Circle, Words
+from honest_lift.drawings.scene import Words
 from honest_lift.facts.place import at_position
 from turning import OVER, opposed_heads
 
@@ -39,7 +39,7 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
     near = window.session.examination.finding("piston_valve", "7e")
     assert (near.verdict.word, near.provisional.word) == ("unproven", "fails")
-    assert "7 exhaust" in told(sheet.crank_page.curves)
+    assert "7 exhaust: piston to valve, in" in sheet.crank_page.curves.accessibleDescription()
     assert STEPS["turn"].progress(window.session) == (16, 16)
     sheet.grab()
 
@@ -61,7 +61,7 @@ def test_the_crank_is_turned_by_hand_and_played(turn, qtbot):
 
 def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     window, sheet = turn(Bench().book, "1i")
-    assert "nothing is measured towards it yet" in told(sheet.crank_page.curves)[0]
+    assert "nothing is measured towards it yet" in sheet.crank_page.curves.chart.missing
     sheet.open_page("Clearance by angle")
     table = sheet.rows_page.table
 
@@ -88,8 +88,8 @@ def test_a_row_is_typed_line_by_line_and_proves_its_least(turn, qtbot):
     put(last, "3.0 mm")
     assert window.session.book.journal[-1].at == {"crank_at": 9.0}
     sheet.open_page("Piston and valve")
-    circles = [one for one in sheet.crank_page.curves.scenes[0][1].strokes if isinstance(one, Circle)]
-    assert len(circles) > 10
+    read = [point for one in sheet.crank_page.curves.chart.panels[0].series if one.keys for point in one.points]
+    assert len(read) > 10
     sheet.crank_page.rods.setCurrentIndex(2)
     sheet.crank_page.rods.activated.emit(2)
     assert window.session.engine.rod_material == "aluminium"

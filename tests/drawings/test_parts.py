@@ -119,7 +119,7 @@ def test_a_valve_train_is_drawn_as_it_stands(lift, installed, seal, room, shims)
         for one in of(scene, Line)
         if one.y1 == one.y2 and one.ink == "line" and one.y1 < -1e-9 and one.x2 - one.x1 > 40
     ]
-    assert floor == pytest.approx(max(-lift - room, -24.0))
+    assert floor == pytest.approx(max(-lift - room, -27.0))
     assert [one.text for one in of(scene, Words) if one.ink == "mark"] == ["bind"]
     assert sum(
         one.height for one in scene.strokes if getattr(one, "filled", False) and hasattr(one, "height")

@@ -43,9 +43,7 @@ def _named(widget: QWidget) -> Iterator[QPushButton | QLabel]:
 
 def underline(named: Sequence[QPushButton | QLabel], used: set[str]) -> None:
     """Give each its letter, as long as one is free; `used` grows by them."""
-    for one in sorted(
-        named, key=lambda one: len(set(one.text().lower()))
-    ):  # short ones have the fewest letters to choose from
+    for one in sorted(named, key=_narrowest):
         words = one.text()
         if "&" in words:
             continue
@@ -53,6 +51,11 @@ def underline(named: Sequence[QPushButton | QLabel], used: set[str]) -> None:
         if at is not None:
             used.add(words[at].lower())
             one.setText(f"{words[:at]}&{words[at:]}")
+
+
+def _narrowest(one: QPushButton | QLabel) -> tuple[bool, int]:
+    """Let buttons choose before labels, whose fields Tab reaches too, and short words, of few letters, before long ones."""
+    return isinstance(one, QLabel), len(set(one.text().lower()))
 
 
 def _letter_of(words: str, used: set[str]) -> int | None:

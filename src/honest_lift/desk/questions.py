@@ -150,6 +150,16 @@ def svg_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     return Path(name if name.endswith(".svg") else f"{name}.svg") if name else None
 
 
+def chart_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a chart, and as what: a drawing, a picture, or its figures."""
+    kinds = {"SVG (*.svg)": ".svg", "PNG (*.png)": ".png", "CSV (*.csv)": ".csv"}
+    name, kind = QFileDialog.getSaveFileName(parent, parent.tr("Save the chart"), str(suggestion), ";;".join(kinds))
+    if not name:
+        return None
+    known = Path(name).suffix.lower() in kinds.values()
+    return Path(name) if known else Path(f"{name}{kinds.get(kind, '.svg')}")
+
+
 def tables_to_open(parent: QWidget, folder: Path) -> list[Path]:
     """Ask for files of degree-wheel tables."""
     names, _ = QFileDialog.getOpenFileNames(

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import inf
+
 from msgspec import Struct
 from PyQt6.QtCore import QTimer
 from PyQt6.QtGui import QGuiApplication
@@ -19,6 +21,8 @@ from honest_lift.facts.series_rows import read_series
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import from_inside, in_figures
+
+_SAME = 1e-3  # of what coordinates are shown in
 
 
 class SeriesRow(Struct, frozen=True):
@@ -178,6 +182,16 @@ class SeriesPage(QWidget):
         here = self.table.currentIndex().row()
         if 0 <= here < len(self.table.records.records) - 2:
             self.table.setCurrentIndex(self.table.records.index(here + 1, 1))
+
+    def stand_at(self, at: float) -> None:
+        """Stand on the line read at a coordinate, in the engine's own unit, ready to type it anew."""
+        rows = self.table.records.records
+        shown = [
+            abs(from_inside(one.at, self._at.dimension, self._units[0]) - at) if one.at is not None else inf
+            for one in rows
+        ]
+        if shown and min(shown) < _SAME:
+            self.table.ready(shown.index(min(shown)), 1)
 
     def strike_row(self) -> None:
         """Strike out the reading of the chosen line."""

@@ -9,12 +9,12 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 from honest_lift.desk import questions
 from honest_lift.desk.cam.smoother import Smoother
 from honest_lift.desk.cam.table_dialog import TableDialog, tables_from
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.record_table import Column, RecordTable
-from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.cam.lobe_compare import lobe_compare_scene
+from honest_lift.drawings.cam.lobe_compare import lobe_chart
 from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable
 from honest_lift.facts.wheel_table import StandingTable
@@ -27,7 +27,8 @@ class LobesPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.drawing, self.words, self.progress = SceneView(), Label(), Label()
+        self.drawing, self.words, self.progress = CurveView(), Label(), Label()
+        self.drawing.picked.connect(lambda row: self.judge_row(int(row)))
         self.drawing.setAccessibleName(self.tr("A measured lobe over its card's"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the measured lobe comes to"))
@@ -55,7 +56,7 @@ class LobesPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.drawing.wish(206)
+        self.drawing.wish(300)
         self.drawing.dress(theme, zoom)
         self.table.setFixedHeight(round(112 * zoom))
         self.table.verticalHeader().setDefaultSectionSize(round(25 * zoom))
@@ -105,7 +106,7 @@ class LobesPage(QWidget):
         self.leave.setEnabled(bool(rows))
         self.keep.setEnabled(bool(rows))
         self.strike.setEnabled(self.table.current is not None)
-        self.drawing.show_scenes([(1, lobe_compare_scene(compared_with_card(book, read) if read else None))])
+        self.drawing.show_chart(lobe_chart(compared_with_card(book, read) if read else None))
         lines = lobe_words(book, read) if read else ()
         known = tuple(one for one in map(self._read, tables(book.journal)) if one)
         self.words.setText("\n".join((*lines, *differing_words(book, known))))
@@ -135,6 +136,15 @@ class LobesPage(QWidget):
         rows = {one.row for one in read.troubles if one.is_row}
         out, kept = (found.left_out | rows, found.kept) if leave else (found.left_out, found.kept | rows)
         self.session.do(JudgeRows(found.table.id, tuple(sorted(out)), tuple(sorted(kept))))
+
+    def judge_row(self, row: int) -> None:
+        """Leave a row out that was chosen on the curve."""
+        found = self.table.current
+        if found is None or row in found.left_out:
+            return
+        edit = JudgeRows(found.table.id, tuple(sorted(found.left_out | {row})), tuple(sorted(found.kept - {row})))
+        if self.session.do(edit):
+            self.session.told.emit(self.tr("Row {0} is left out. Ctrl+Z counts it again.").format(row + 1))
 
     def strike_out(self) -> None:
         """Strike the chosen table out, with the reason."""

@@ -9,12 +9,12 @@ from PyQt6.QtCore import Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QSlider, QVBoxLayout, QWidget
 
 from honest_lift.desk import questions
-from honest_lift.desk.cam.turn_view import TurnView
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.session import Session
-from honest_lift.desk.writing_out import write_out
-from honest_lift.drawings.scene import Scene
+from honest_lift.desk.writing_out import save_chart, write_out
+from honest_lift.drawings.chart import Chart
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -32,7 +32,8 @@ class TurnPage(QWidget):
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session
-        self.drawing = TurnView()
+        self.drawing = CurveView(reads_out=False)
+        self.drawing.step = 1.0
         self.drawing.setAccessibleName(self.tr("Lift of intake and exhaust around the overlap"))
         self.figures, self.grounds, self.words = Label(), Label(), Label()
         self.figures.setObjectName("working")
@@ -55,7 +56,7 @@ class TurnPage(QWidget):
         self._turns: dict[str, Any] = {}
         self._unit = ""
         self._lay_out()
-        self.drawing.placed.connect(lambda _: self._draw())
+        self.drawing.placed.connect(lambda _: self._read())
         self.what.currentIndexChanged.connect(lambda _: self._draw())
         self.advance.valueChanged.connect(lambda _: self._try())
         self.advance.sliderReleased.connect(self._say)
@@ -161,26 +162,26 @@ class TurnPage(QWidget):
     # --- drawing ---
 
     def _draw(self) -> None:
+        self.drawing.show_chart(self._chart())
+        self._read()
+
+    def _read(self) -> None:
+        """Say what stands where at the cursor."""
         from honest_lift.estimates.train.turn import crank_of
         from honest_lift.words.cam.turn_figures import cursor_words
 
         crank = crank_of(self.session.book)
-        self.drawing.show_scenes([(1, self._scene(self.drawing.cursor_deg))])
         self.figures.setVisible(any(one.valve for one in self._turns.values()))
         self.figures.setText(
-            cursor_words(
-                self._turns, crank, self.drawing.cursor_deg, self.what.currentData(), self.session.unit("length")
-            )
+            cursor_words(self._turns, crank, self.drawing.at_x, self.what.currentData(), self.session.unit("length"))
         )
 
-    def _scene(self, cursor_deg: float | None) -> Scene:
+    def _chart(self) -> Chart:
         from honest_lift.estimates.train.turn import crank_of
-        from honest_lift.words.cam.turn_figures import turn_scene
+        from honest_lift.words.cam.turn_figures import chart_of_turn
 
         crank = crank_of(self.session.book)
-        return turn_scene(
-            self._turns, crank, self.what.currentData(), self.session.unit("length"), self._check, cursor_deg
-        )
+        return chart_of_turn(self._turns, crank, self.what.currentData(), self.session.unit("length"), self._check)
 
     # --- leaving the program ---
 
@@ -195,12 +196,8 @@ class TurnPage(QWidget):
         self._write(path, words)
 
     def save_drawing(self) -> None:
-        """Write the drawing as SVG."""
-        from honest_lift.sheets.svg import scene_svg
-
-        path = questions.svg_to_save(self, Path.home() / "camshaft.svg")
-        title = " · ".join(one for one in (self.session.engine.name, self.session.engine.cam_card) if one)
-        self._write(path, scene_svg([(460.0, self._scene(None))], title=title))
+        """Write the drawing as SVG, PNG or CSV."""
+        save_chart(self, self.session, self.drawing, "camshaft")
 
     def _write(self, path: Path | None, words: str) -> None:
         if path is not None:

@@ -11,6 +11,7 @@ import numpy as np
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.engine.page import button, hint_label
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
@@ -18,7 +19,7 @@ from honest_lift.desk.match.find_page import FindPage
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.spring.match_curves import CandidateCurve, match_curves_scene
+from honest_lift.drawings.spring.match_curves import CandidateCurve, match_chart
 from honest_lift.drawings.spring.match_windows import WindowRow, match_windows_scene
 from honest_lift.numbers.units import from_inside, unit_of
 
@@ -69,7 +70,7 @@ class ComparePage(QWidget):
         super().__init__()
         self.session, self.found = session, found
         self.beside: tuple[Candidate, ...] = ()
-        self.windows, self.curves = SceneView(), SceneView()
+        self.windows, self.curves = SceneView(), CurveView()
         self.windows.setAccessibleName(self.tr("Windows of the candidates on one axis of heights"))
         self.curves.setAccessibleName(self.tr("Load curves of the candidates set beside each other"))
         self.model, self.grid, self.told = LaddersGrid(session), GridView(), Label()
@@ -124,7 +125,7 @@ class ComparePage(QWidget):
         self.windows.show_scenes([(1, match_windows_scene(heights, rows, unit_of("length", unit).places, unit))])
         names = told_apart(shown)
         curves = one_line_each([self._curve(one, names[one], unit, load) for one in shown] if match else [])
-        self.curves.show_scenes([(1, match_curves_scene(curves, unit_of("length", unit).places, unit, load))])
+        self.curves.show_chart(match_chart(curves, unit_of("length", unit).places, unit, load))
         self.model.ladders = (
             tuple((f"{one.spring[1]}\n{one.retainer[1]} {one.locks[1]}", match.ladder(one)) for one in shown)
             if match

@@ -6,15 +6,16 @@ from itertools import pairwise
 from math import isfinite, nan
 
 from honest_lift.desk.session import Session
-from honest_lift.drawings.scene import Scene
+from honest_lift.drawings.chart import Chart
+from honest_lift.drawings.scene import Point, Scene
 from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
-from honest_lift.drawings.spring.load_curve import LoadCurve, Point, load_curve_scene
-from honest_lift.numbers.units import from_inside, in_figures, unit_of
+from honest_lift.drawings.spring.load_curve import LoadCurve, load_chart
+from honest_lift.numbers.units import from_inside, unit_of
 
 _SAMPLES = 40
 
 
-def curve_scene(session: Session) -> Scene:
+def curve_chart(session: Session) -> Chart:
     """Draw the load curve of the current spring with its rate in steps, its card and what geometry predicts."""
     import numpy as np
 
@@ -22,7 +23,7 @@ def curve_scene(session: Session) -> Scene:
     from honest_lift.estimates.spring.form import form_of
     from honest_lift.estimates.spring.geometry import nest_load, predicted_of
     from honest_lift.estimates.spring.loads import spring_curves
-    from honest_lift.numbers.doubt import exact
+    from honest_lift.numbers.doubt import COVERAGE, exact
 
     book, engine = session.book, session.engine
     length, load, rate = (engine.unit(one) for one in ("length", "load", "rate"))
@@ -33,12 +34,15 @@ def curve_scene(session: Session) -> Scene:
     curves = spring_curves(book, [session.spring])
     measured = sorted(curves.inputs[0][0].points)
     card = engine.card_of(session.spring)
-    sampled: tuple[Point, ...] = ()
+    sampled, band = tuple[Point, ...](), tuple[tuple[float, float, float], ...]()
     predicted: tuple[Point, ...] = ()
     if len(measured) > 1:
         heights = np.linspace(measured[0][0], measured[-1][0], _SAMPLES)
         several = curves.take([0] * _SAMPLES).load(Estimate(exact(heights), ((),) * _SAMPLES))
-        sampled = shown(zip(heights.tolist(), several.figure.value.tolist(), strict=True))
+        loads, off = several.figure.value, COVERAGE * several.figure.u
+        sampled = shown(zip(heights.tolist(), loads.tolist(), strict=True))
+        ends = (shown(zip(heights.tolist(), (loads + side * off).tolist(), strict=True)) for side in (-1, 1))
+        band = tuple((at, low, high) for (at, low), (_, high) in zip(*ends, strict=True))
     members = predicted_of(card)
     if members and card:
         low = min([height for height, _ in measured] + [card.open_height_mm or members[0].free_mm])
@@ -48,13 +52,14 @@ def curve_scene(session: Session) -> Scene:
     stated = ((card.seat_height_mm, card.seat_load_n), (card.open_height_mm, card.open_load_n)) if card else ()
     rates = tuple(
         (from_inside(high, "length", length), from_inside(low, "length", length),
-         f"{in_figures(each, 'rate', rate)} {rate}")
+         from_inside(each, "rate", rate))
         for ((low, _), (high, _)), each in zip(pairwise(measured), form_of(curves, 0).rates_n_mm.tolist(), strict=False)
     )  # fmt: skip
     bind = float(curves.bind.figure.value[0])
-    return load_curve_scene(LoadCurve(
-        shown(measured), sampled, predicted, shown((h, f) for h, f in stated if h is not None and f is not None),
+    return load_chart(LoadCurve(
+        shown(measured), sampled, band, predicted, shown((h, f) for h, f in stated if h is not None and f is not None),
         from_inside(bind, "length", length) if isfinite(bind) else nan, length, load, rate, rates, unit_of("length", length).places,
+        tuple(f"{height:.4f}" for height, _ in measured),
     ))  # fmt: skip
 
 
@@ -77,6 +82,6 @@ def bind_map(session: Session) -> Scene:
     known = [dot.height for dot in dots if isfinite(dot.height)]
     low = min([*known, most]) if known and isfinite(most) else nan
     return height_axis_scene(
-        dots, low, most, unit_of("length", unit).places, unit, f"where the springs of the set bind, {unit}",
-        "not above the card’s {high}",
+        dots, low, most, unit_of("length", unit).places, unit, f"bind heights of the set, {unit}",
+        "card: max {high}",
     )  # fmt: skip

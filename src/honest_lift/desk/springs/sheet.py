@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.following import follow
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
@@ -41,12 +42,16 @@ class SpringsSheet(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.addLayout(sheet_head(self.tr("Spring bench"), self.subtitle))
-        self.drawing = SceneView()
-        self.drawing.setAccessibleName(
-            self.tr("Load curve of the current spring, and where every spring of its set binds")
-        )
+        self.curve, self.binds = CurveView(), SceneView()
+        self.curve.setAccessibleName(self.tr("Load curve of the current spring"))
+        self.binds.setAccessibleName(self.tr("Where every spring of its set binds"))
+        drawn = QHBoxLayout()
+        drawn.setSpacing(6)
+        drawn.addWidget(self.curve, 57)
+        drawn.addWidget(self.binds, 43)
         column.addWidget(caution)
-        column.addWidget(self.drawing)
+        column.addLayout(drawn)
+        self.curve.picked.connect(self._go_to_load)
         column.addWidget(self.predicted)
         column.addWidget(self.grid, 1)
         self.grid.typed.connect(self.typed)
@@ -56,8 +61,9 @@ class SpringsSheet(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        self.drawing.wish(190)
-        self.drawing.dress(theme, zoom)
+        for view in (self.curve, self.binds):
+            view.wish(210)
+            view.dress(theme, zoom)
         self.grid.dress(theme, zoom)
 
     def refresh(self) -> None:
@@ -82,12 +88,13 @@ class SpringsSheet(QWidget):
         if self.session.step != "springs" or self.session.examination is None:
             return
         from honest_lift.checks.rocker.geometry_words import card_words, form_words, geometry_words
-        from honest_lift.desk.springs.drawn import bind_map, curve_scene
+        from honest_lift.desk.springs.drawn import bind_map, curve_chart
 
         book, spring = self.session.book, self.session.spring
         told = (card_words(book, book.engine.card_of(spring)), form_words(book, spring), geometry_words(book, spring))
         words = " ".join(part for part in told if part)
-        self.drawing.show_scenes([(62, curve_scene(self.session)), (38, bind_map(self.session))])
+        self.curve.show_chart(curve_chart(self.session))
+        self.binds.show_scenes([(1, bind_map(self.session))])
         self.predicted.setText(words)
         self.predicted.setVisible(bool(words))
 
@@ -98,6 +105,14 @@ class SpringsSheet(QWidget):
             self.grid.blockSignals(True)
             self.grid.setCurrentIndex(self.model.index(max(self.grid.currentIndex().row(), 0), column))
             self.grid.blockSignals(False)
+
+    def _go_to_load(self, height_mm: str) -> None:
+        """Let the bar take the load at a height again that was chosen on the curve."""
+        tasks = (self.model.task_of(column) for column in range(self.model.columnCount()))
+        heights = [one for one in tasks if one is not None and one.height_mm is not None and not one.member]
+        near = min(heights, key=lambda one: abs((one.height_mm or 0.0) - float(height_mm)), default=None)
+        if near is not None:
+            self.asked.emit(near)
 
     def _chosen(self, row: int, column: int) -> None:
         self.session.go_spring(self.model.name(row))

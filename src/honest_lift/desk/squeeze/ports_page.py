@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.label import Label
-from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.series_page import Series, SeriesPage
 from honest_lift.desk.session import Session
-from honest_lift.drawings.cylinder.port_flow import FlowCurve, port_flow_scene
+from honest_lift.drawings.chart import Axis
+from honest_lift.drawings.cylinder.port_flow import FlowCurve, port_flow_chart
 from honest_lift.drawings.scene import Ink
 from honest_lift.facts.place import at_position, position_title
-from honest_lift.numbers.units import from_inside
+from honest_lift.numbers.units import from_inside, unit_of
 
 _TENTHS_IN = tuple(round(2.54 * one, 6) for one in range(1, 8))
 _MM = tuple(float(one) for one in range(2, 17, 2))
@@ -24,7 +25,7 @@ class PortsPage(SeriesPage):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _SERIES)
-        self.drawing, self.words = SceneView(), Label()
+        self.drawing, self.words = CurveView(), Label()
         self.drawing.setAccessibleName(self.tr("Flow of this cylinder's ports against lift"))
         self.words.setWordWrap(True)
         self.column.insertWidget(0, self.drawing)
@@ -37,7 +38,7 @@ class PortsPage(SeriesPage):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         super().dress(theme, zoom)
-        self.drawing.wish(168)
+        self.drawing.wish(190)
         self.drawing.dress(theme, zoom)
 
     def refresh(self) -> None:
@@ -48,7 +49,11 @@ class PortsPage(SeriesPage):
         cylinder = self._cylinder()
         missing = self.tr("no port of this cylinder has been flowed: nothing rests on it")
         length, flow = self.session.unit("length"), self.session.unit("flow")
-        self.drawing.show_scenes([(1, port_flow_scene([self._curve(one) for one in cylinder], length, flow, missing))])
+        axes = (
+            Axis("valve lift", length, unit_of("length", length).places),
+            Axis("flow", flow, unit_of("flow", flow).places),
+        )
+        self.drawing.show_chart(port_flow_chart([self._curve(one) for one in cylinder], *axes, missing))
         self.words.setText("\n".join(port_words(self.session.book, cylinder)) if cylinder else "")
 
     def _cylinder(self) -> tuple[str, ...]:

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Any
 
-from PyQt6.QtCore import Qt, QTimer
+from PyQt6.QtCore import Qt, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QSlider, QVBoxLayout, QWidget
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.clearance.piston_valve import clearance_scene
+from honest_lift.drawings.clearance.piston_valve import SPAN_DEG, clearance_chart
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.place import at_position
 
@@ -25,7 +26,9 @@ _RODS = {"": "rods: not stated", "steel": "steel rods", "aluminium": "aluminium 
 
 
 class CrankPage(QWidget):
-    """One turn of the crank about TDC of the overlap, from BDC to BDC."""
+    """One turn of the crank about TDC of the overlap, from BDC to BDC. `rows_asked`: the crank angle of a row to look at."""
+
+    rows_asked = pyqtSignal(float)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -33,7 +36,8 @@ class CrankPage(QWidget):
         self.words, self.at, self.rods = Label(), Label(), QComboBox()
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What moves piston to valve"))
-        self.curves, self.heads, self.train = SceneView(), SceneView(), SceneView()
+        self.curves, self.heads, self.train = CurveView(), SceneView(), SceneView()
+        self.curves.step = 1.0 / _HALVES
         self.curves.setAccessibleName(self.tr("Piston to valve over the crank"))
         self.heads.setAccessibleName(self.tr("Valve heads at this angle, to scale"))
         self.train.setAccessibleName(self.tr("This valve with rocker, spring, seal and piston, to scale"))
@@ -47,11 +51,14 @@ class CrankPage(QWidget):
         self.play_button = button(self.tr("Play"), self.play)
         self._for: Any = None  # the book, the cylinder and the findings that what is drawn is of
         self._worked: Any = None
+        self._charted: Any = None  # for what the curves were drawn last
         self._turned: Any = None
         self._playing = QTimer(self)
         self._lay_out()
         self._playing.timeout.connect(self._turn_on)
         self.crank.valueChanged.connect(lambda _: self._draw())
+        self.curves.placed.connect(lambda at: self.crank.setValue(round(at * _HALVES)))
+        self.curves.picked.connect(self._go_to_row)
         self.rods.activated.connect(lambda _: self._state_rods())
 
     def _lay_out(self) -> None:
@@ -117,21 +124,28 @@ class CrankPage(QWidget):
         return {one: finding for one, finding in each.items() if finding is not None}
 
     def _draw(self) -> None:
-        from honest_lift.words.clearance.turn_scene import curves_scene
+        from honest_lift.words.clearance.turn_scene import curves_chart
 
         at, book, here = self.crank.value() / _HALVES, self.session.book, self.session.position
         side = "" if at == 0 else self.tr(" ATDC") if at > 0 else self.tr(" BTDC")
         self.at.setText(f"{abs(at):g}°{side}" if at else self.tr("at TDC"))
         if self._turned is None:
-            self.curves.show_scenes([(1, clearance_scene([], at, self.tr("no valve is laid out yet")))])
+            self.curves.show_chart(clearance_chart([], "mm", 2, self.tr("no valve is laid out yet")))
             for view in (self.heads, self.train):
                 view.show_scenes([])
             return
         lacking = self.tr("nothing is measured towards it yet: a valve drop at TDC, clay, or a row of readings")
-        curves = curves_scene(book, self._cylinder(), self._worked, self._found(), at, lacking)
-        self.curves.show_scenes([(1, curves)])
+        if self._charted is not self._for:
+            self._charted = self._for
+            self.curves.show_chart(curves_chart(book, self._cylinder(), self._worked, self._found(), lacking))
+        self.curves.place(min(max(at, -SPAN_DEG), SPAN_DEG))
         self.heads.show_scenes([(1, self._turned.heads(here, at))])
         self.train.show_scenes([(1, self._turned.train(here, at, self.tr("this valve's lobe is not known yet")))])
+
+    def _go_to_row(self, key: str) -> None:
+        """Go to the row of readings that a point on the curve is from."""
+        self.session.go(key.split()[0])
+        self.rows_asked.emit(float(key.split()[1]))
 
     def _say(self) -> None:
         from honest_lift.estimates.resolve import resolve

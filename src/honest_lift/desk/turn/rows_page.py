@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.series_page import Series, SeriesPage
 from honest_lift.desk.session import Session
 
@@ -18,6 +19,28 @@ class RowsPage(SeriesPage):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _SERIES)
+        self.drawing = CurveView()
+        self.drawing.setAccessibleName(self.tr("What was read, against the calculated clearance"))
+        self.column.insertWidget(1, self.drawing)
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        super().dress(theme, zoom)
+        self.drawing.wish(210)
+        self.drawing.dress(theme, zoom)
+
+    def refresh(self) -> None:
+        """Follow the session."""
+        from honest_lift.estimates.clearance.piston_valve import piston_to_valve
+        from honest_lift.words.clearance.turn_scene import curves_chart
+
+        super().refresh()
+        book, here, seen = self.session.book, self.session.position, self.session.examination
+        finding = seen.finding("piston_valve", here) if seen and here else None
+        lacking = self.tr("nothing was read here yet, and nothing is known to calculate it from")
+        found = {here: finding} if finding else {}
+        worked = piston_to_valve(book) if here else None
+        self.drawing.show_chart(curves_chart(book, (here,) if here else (), worked, found, lacking))
 
     def odd(self, position: str) -> dict[float, str]:
         """Say which readings stand off what their neighbours make."""

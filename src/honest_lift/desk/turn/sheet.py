@@ -16,6 +16,13 @@ class TurnSheet(PagedSheet):
         self.crank_page, self.rows_page = CrankPage(session), RowsPage(session)
         pages = {"Piston and valve": self.crank_page, "Clearance by angle": self.rows_page}
         super().__init__(session, "turn", "Clearances", pages)
+        self.crank_page.rows_asked.connect(self._show_row)
+        self.rows_page.drawing.picked.connect(lambda key: self._show_row(float(key.split()[1])))
+
+    def _show_row(self, crank_deg: float) -> None:
+        """Stand on the line of a reading that was chosen on a curve."""
+        self.open_page("Clearance by angle")
+        self.rows_page.stand_at(crank_deg)
 
     def where(self) -> str:
         """Name the current valve."""

@@ -2,65 +2,68 @@
 
 from __future__ import annotations
 
-from math import isfinite
+from math import inf, isfinite
 
 from msgspec import Struct
 
+from honest_lift.drawings.chart import Axis, Chart, Level, Panel, Series
 from honest_lift.drawings.dimension import dimension
 from honest_lift.drawings.parts.piston import crown
 from honest_lift.drawings.parts.valve import seat, valve
-from honest_lift.drawings.scene import Anchor, Circle, Ink, Line, Path, Scene, Stroke, Words
+from honest_lift.drawings.scene import Ink, Line, Point, Scene, Stroke, Words
 
-SPAN_DEG = 60.0
-_HIGH_MM, _EDGE = 12.0, 4.0
+SPAN_DEG, _SEEN = 32.0, 2.8
 _FLOOR = -30.0  # how far down a piston is drawn
 
 
 class ClearanceCurve(Struct, frozen=True):
-    """One valve: (crank degrees, mm), its least with the expanded doubt, the limit, readings (degrees, mm), and its place now."""
+    """One valve: (crank degrees, room), its least and expanded uncertainty, the limit, readings with keys; in one unit."""
 
     name: str
-    points: tuple[tuple[float, float], ...]
+    points: tuple[Point, ...]
     at_deg: float
-    least_mm: float
-    expanded_mm: float
-    limit_mm: float
-    read: tuple[tuple[float, float], ...]
+    least: float
+    expanded: float
+    limit: float
+    read: tuple[Point, ...]
     ink: Ink
     label: str = ""
+    keys: tuple[str, ...] = ()
 
 
-def clearance_scene(curves: list[ClearanceCurve], cursor_deg: float, words: str) -> Scene:
-    """Draw the curves about TDC of the overlap. Without any it says what is missing."""
-    if not curves:
-        lines = words.split(": ", 1)
-        told = (Words(0, _HIGH_MM / 2 - 1.4 * i, line, ink="faint") for i, line in enumerate(lines))
-        return Scene(tuple(told), -SPAN_DEG, 0, SPAN_DEG, _HIGH_MM, stretched=True)
-    strokes: list[Stroke] = [
-        Line(-SPAN_DEG, 0, SPAN_DEG, 0), Line(0, 0, 0, _HIGH_MM, "faint", True), Line(cursor_deg, 0, cursor_deg, _HIGH_MM, "faint"),
-        Words(0, -1.75, "crank degrees from overlap TDC", size="small", ink="faint"),
-        *(Words(at, -0.75, f"{at:g}", size="small", ink="faint") for at in (-40.0, -20.0, 20.0, 40.0)),
-    ]  # fmt: skip
+def clearance_chart(curves: list[ClearanceCurve], unit: str, places: int, missing: str) -> Chart:
+    """Draw the curves about TDC of the overlap, each with its limit on its own side. Without any it says what is missing."""
+    series: list[Series] = []
+    levels = [Level(0.0, "", "line")]
     for side, one in enumerate(curves):
-        strokes += _curve(one, right=bool(side))
-    return Scene(tuple(strokes), -SPAN_DEG - _EDGE, -2.3, SPAN_DEG + _EDGE, _HIGH_MM + 0.6, stretched=True)
-
-
-def _curve(one: ClearanceCurve, *, right: bool) -> list[Stroke]:
-    inside = tuple((x, y) for x, y in one.points if abs(x) <= SPAN_DEG and y <= _HIGH_MM)
-    strokes: list[Stroke] = [Path(inside, one.ink)] if inside else []
-    low, high = (0.0, SPAN_DEG) if right else (-SPAN_DEG, 0.0)
-    if isfinite(one.limit_mm):
-        strokes.append(Line(low, one.limit_mm, high, one.limit_mm, one.ink, True))
-    anchor: Anchor = "left" if right else "right"
-    side = 2.5 if right else -2.5
-    if isfinite(one.least_mm):
-        strokes += [Circle(one.at_deg, one.least_mm, 1.0, one.ink, filled=True),
-                    Line(one.at_deg, one.least_mm - one.expanded_mm, one.at_deg, one.least_mm + one.expanded_mm, one.ink),
-                    Words(one.at_deg + side, one.least_mm - 0.45, one.label, anchor, ink=one.ink)]  # fmt: skip
-    strokes += [Circle(x, y, 0.8, "line") for x, y in one.read if abs(x) <= SPAN_DEG and y <= _HIGH_MM]
-    strokes.append(Words(SPAN_DEG * (0.62 if right else -0.62), _HIGH_MM - 0.2, one.name, ink=one.ink))
-    return strokes
+        inside = tuple((x, y) for x, y in one.points if abs(x) <= SPAN_DEG)
+        least = max(one.expanded, 0.0) if isfinite(one.expanded) else 0.0
+        if inside:
+            series.append(
+                Series(
+                    one.name, inside, one.ink, band=tuple((x, y - least, y + least) for x, y in inside) if least else ()
+                )
+            )
+        if one.read:
+            series.append(Series(f"{one.name}, read", one.read, one.ink, dots=True, joined=False, keys=one.keys))
+        if isfinite(one.least):
+            series.append(
+                Series(
+                    f"{one.label}",
+                    ((one.at_deg, one.least),),
+                    one.ink,
+                    dots=True,
+                    joined=False,
+                    named="right" if side else "left",
+                )
+            )
+        if isfinite(one.limit):
+            ends = (0.0, SPAN_DEG) if side else (0.0, -SPAN_DEG)
+            levels.append(Level(one.limit, f"limit {one.limit:.{places}f}", one.ink, ends=ends))
+    nearest = [end for one in curves for end in (one.least, one.limit) if isfinite(end)]
+    most = _SEEN * max(nearest) if nearest and max(nearest) > 0 else inf  # so that what matters is not at the foot
+    panel = Panel(Axis("piston to valve", unit, places), tuple(series), tuple(levels), most=most)
+    return Chart("Piston to valve", Axis("crank", "deg from overlap TDC", 1), (panel,), missing)
 
 
 class OverPiston(Struct, frozen=True):

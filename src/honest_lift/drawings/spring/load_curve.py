@@ -1,94 +1,55 @@
-"""A spring's load curve as it was measured, with its rate in steps below, and what its geometry and its card say beside it."""
+"""A spring's load curve as it was measured, its rate in steps below, and what its geometry and its card say beside it."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from itertools import pairwise
 from math import isfinite
 
 from msgspec import Struct
 
-from honest_lift.drawings.scene import Circle, Ink, Line, Scene, Stroke, Words
-
-_LEFT, _RIGHT, _FOOT, _TOP = 7.0, 97.0, 17.0, 44.0
-_STEPS_FOOT, _STEPS_HIGH = 3.0, 9.0
-
-Point = tuple[float, float]
+from honest_lift.drawings.chart import Axis, Chart, Level, Panel, Series
+from honest_lift.drawings.scene import Point
 
 
 class LoadCurve(Struct, frozen=True):
-    """What is drawn of one spring, in the units it is labelled in: (height, load) each, heights in any order."""
+    """What is drawn of one spring, in the units it is labelled in: (height, load) each, heights in any order.
+
+    `band`: (height, low, high), what its load between the points is uncertain by; `keys`: of each measured point.
+    """
 
     measured: tuple[Point, ...]
     curve: tuple[Point, ...] = ()
+    band: tuple[tuple[float, float, float], ...] = ()
     predicted: tuple[Point, ...] = ()
     card: tuple[Point, ...] = ()
     bind: float = float("nan")
     length_unit: str = "mm"
     load_unit: str = "N"
     rate_unit: str = "N/mm"
-    rates: tuple[tuple[float, float, str], ...] = ()  # from height, to height, the rate between them in words
+    rates: tuple[tuple[float, float, float], ...] = ()  # from height, to height, the rate between them
     places: int = 2
+    keys: tuple[str, ...] = ()
 
 
-def load_curve_scene(one: LoadCurve) -> Scene:
+def load_chart(one: LoadCurve) -> Chart:
     """Draw it with the free end on the left and bind on the right, as a spring is pressed."""
-    points = [*one.measured, *one.curve, *one.predicted, *one.card]
-    if not points:
-        return Scene((Words(50, 22, "no load is measured yet", ink="faint"),), 0, 0, 100, 48, stretched=True)
-    heights = [height for height, _ in points] + ([one.bind] if isfinite(one.bind) else [])
-    most = max(load for _, load in points) * 1.08
-    high, low = max(heights), min(heights)
-    span = (high - low) or 1.0
-
-    def x(height: float) -> float:
-        return _LEFT + (high - height) / span * (_RIGHT - _LEFT)
-
-    def y(load: float) -> float:
-        return _FOOT + load / most * (_TOP - _FOOT)
-
-    def path(line: Sequence[Point], ink: Ink, *, dashed: bool = False) -> list[Stroke]:
-        ends = [(x(height), y(load)) for height, load in sorted(line)]
-        return [Line(*a, *b, ink, dashed) for a, b in pairwise(ends)]
-
-    strokes: list[Stroke] = [Line(_LEFT, _FOOT, _RIGHT, _FOOT, "faint")]
-    strokes += path(one.predicted, "faint", dashed=True) + path(one.curve, "line")
-    for height, load in one.measured:
-        strokes += [
-            Circle(x(height), y(load), 0.9, filled=True),
-            Words(x(height), y(load) + 2.6, f"{load:.0f}", size="small"),
-        ]
-    for height, load in one.card:
-        strokes += [
-            Line(x(height) - 1.2, y(load), x(height) + 1.2, y(load), "mark"),
-            Line(x(height), y(load) - 1.4, x(height), y(load) + 1.4, "mark"),
-        ]
-    if isfinite(one.bind):
-        strokes += [Line(x(one.bind), _FOOT, x(one.bind), _TOP, "mark", True),
-                    Words(x(one.bind) - 0.8, _FOOT + 2, f"binds {one.bind:.{one.places}f}", "right", "small", "mark")]  # fmt: skip
-    strokes += _rates(one, x)
-    words = f"load, {one.load_unit}; dashed: by geometry; crosses: its card"
-    strokes.append(Words(50, 46.6, words, size="small", ink="faint"))
-    return Scene(tuple(strokes), 0, 0, 100, 48, stretched=True)
+    x, missing = Axis("height", one.length_unit, one.places), "no load is measured yet"
+    if not (one.measured or one.curve or one.predicted or one.card):
+        return Chart("Load curve", x, (), missing, falling=True)
+    series = [
+        Series("by geometry", one.predicted, "faint", dashed=True, named="foot"),
+        Series("measured", one.curve, "line", band=one.band),
+        Series("card", one.card, "mark", dots=True, joined=False, named="top"),
+        Series("read", one.measured, "line", dots=True, joined=False, keys=one.keys),
+    ]  # fmt: skip
+    levels = (Level(one.bind, f"binds {one.bind:.{one.places}f}", "mark", upright=True),) if isfinite(one.bind) else ()
+    shown = tuple(each for each in series if each.points)
+    panels = [Panel(Axis("load", one.load_unit, 0), shown, levels, 3)]
+    if steps := _steps(one.rates):
+        panels.append(Panel(Axis("rate", one.rate_unit, 0), (Series("rate", steps, "line"),), (), 2))
+    return Chart("Load curve", x, tuple(panels), missing, falling=True)
 
 
-def _rates(one: LoadCurve, x: Callable[[float], float]) -> list[Stroke]:
-    """Draw the rate between each pair of points as a step."""
-    figures = [float(words.split()[0]) for _, _, words in one.rates]
-    if not figures:
-        return []
-    most = max(figures) * 1.15
-    strokes: list[Stroke] = []
-    before: Point | None = None
-    for (start, end, words), figure in zip(sorted(one.rates, reverse=True), _by_height(one), strict=True):
-        level = _STEPS_FOOT + figure / most * _STEPS_HIGH
-        strokes.append(Line(x(start), level, x(end), level, "line"))
-        if before:
-            strokes.append(Line(x(start), before[1], x(start), level, "faint"))
-        strokes.append(Words((x(start) + x(end)) / 2, level - 2.4, words, size="small", ink="faint"))
-        before = (end, level)
-    return strokes
-
-
-def _by_height(one: LoadCurve) -> list[float]:
-    return [float(words.split()[0]) for _, _, words in sorted(one.rates, reverse=True)]
+def _steps(rates: tuple[tuple[float, float, float], ...]) -> tuple[Point, ...]:
+    """Give the rate as steps between the measured heights, in order."""
+    told = sorted((min(start, end), max(start, end), rate) for start, end, rate in rates)
+    return tuple(point for low, high, rate in told for point in ((low, rate), (high, rate)))

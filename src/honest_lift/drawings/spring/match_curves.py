@@ -3,16 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from itertools import pairwise
 
 from msgspec import Struct
 
-from honest_lift.drawings.scene import Circle, Ink, Line, Scene, Stroke, Words
+from honest_lift.drawings.chart import Axis, Chart, Level, Panel, Series
+from honest_lift.drawings.scene import Ink, Point
 
-_LEFT, _RIGHT, _FOOT, _TOP = 10.0, 95.0, 9.0, 56.0
 _INKS: tuple[Ink, ...] = ("mark", "line", "faint")
-
-Point = tuple[float, float]
 
 
 class CandidateCurve(Struct, frozen=True):
@@ -23,29 +20,12 @@ class CandidateCurve(Struct, frozen=True):
     bind: float
 
 
-def match_curves_scene(curves: Sequence[CandidateCurve], places: int, length: str, load: str) -> Scene:
+def match_chart(curves: Sequence[CandidateCurve], places: int, length: str, load: str) -> Chart:
     """Draw up to three curves, the first in the mark's ink."""
-    if not curves:
-        return Scene((Words(50, 30, "no candidate is chosen yet", ink="faint"),), 0, 0, 100, 62, stretched=True)
-    heights = [height for one in curves for height, _ in one.points] + [one.bind for one in curves]
-    most = max(value for one in curves for _, value in one.points) * 1.12
-    high, low = max(heights), min(heights)
-    span = (high - low) or 1.0
-
-    def at(point: Point) -> Point:
-        return _LEFT + (high - point[0]) / span * (_RIGHT - _LEFT), _FOOT + point[1] / most * (_TOP - _FOOT)
-
-    strokes: list[Stroke] = [Line(_LEFT, _FOOT, _RIGHT, _FOOT, "faint")]
-    for row, (one, ink) in enumerate(zip(curves, _INKS, strict=False)):
-        placed = [at(point) for point in one.points]
-        strokes += [Line(*a, *b, ink) for a, b in pairwise(placed)]
-        strokes += [Circle(*placed[0], 0.9, ink, filled=True), Circle(*placed[-1], 0.9, ink, filled=True)]
-        bind, _ = at((one.bind, 0.0))
-        strokes.append(Line(bind, _FOOT, bind, _TOP, ink, dashed=True))
-        strokes.append(Words(_LEFT + 2, _TOP + 3 - 5.0 * row, one.name, "left", "small", ink))
-        up = 3.2 if row == 0 else -3.2  # figures of two curves that run close stand apart
-        strokes += [Words(x + side, y + up, f"{value:.0f}", size="small", ink=ink) for (x, y), (_, value), side in
-                    ((placed[0], one.points[0], 3.0), (placed[-1], one.points[-1], -4.0))]  # fmt: skip
-    strokes += [Words(at((end, 0.0))[0], 5, f"{end:.{places}f}", size="small", ink="faint") for end in (high, low)]
-    strokes.append(Words(50, 0.5, f"height, {length}; load, {load}; dashed: bind", size="small", ink="faint"))
-    return Scene(tuple(strokes), 0, 0, 100, 62, stretched=True)
+    told = list(zip(curves, _INKS, strict=False))
+    series = tuple(Series(one.name, one.points, ink, dots=True, named="end") for one, ink in told)
+    levels = tuple(Level(one.bind, f"{one.name} binds", ink, upright=True) for one, ink in told)
+    panel = Panel(Axis("load", load, 0), series, levels)
+    return Chart(
+        "Load curves side by side", Axis("height", length, places), (panel,), "no candidate is chosen yet", falling=True
+    )

@@ -79,7 +79,7 @@ def _view(
     if isfinite(bind_mm):
         line = base + bind_mm
         strokes.append(Line(x - half - 4, line, x + half + 2, line, "mark", dashed=True))
-        strokes += [Words(x + half + 7.5, line, bind_words, "left", "small", "mark")] if bind_words else []
+        strokes += [Words(x + half + 9.0, line, bind_words, "left", "small", "mark")] if bind_words else []
     return strokes
 
 

@@ -20,7 +20,7 @@ from honest_lift.drawings.rocker.pushrod_rocker import USUAL, Side
 from honest_lift.drawings.scene import Ink, Line, Point, Scene, Shape, Stroke, Words
 from honest_lift.facts.parts import Member
 
-_LEFT, _RIGHT, _BELOW = -66.0, 70.0, -33.0
+_LEFT, _RIGHT, _BELOW = -66.0, 70.0, -40.0
 _SEAT = 22.0  # where the spring's seat is drawn above the closed valve's face
 _SEAL_MM = 8.0
 _WORDS_AT, _TIP_UNKNOWN_MM = 24.0, 55.0
@@ -97,11 +97,11 @@ def _piston(train: Train) -> list[Stroke]:
     room = train.to_piston
     if room is None:
         return []
-    floor, half = max(-train.lift_mm - room.mm, _BELOW + 9.0), train.head_mm / 2.0 + 7.0
+    floor, half = max(-train.lift_mm - room.mm, _BELOW + 13.0), train.head_mm / 2.0 + 7.0
     ink: Ink = "mark" if room.tightest else "line"
     return [
-        *crown(0.0, floor, half, _BELOW, train.head_mm / 2.0 + 1.5), Line(-half, floor, half, floor, ink),
-        Words(half + 3.0, floor - 1.0, room.words, "left", ink=ink),
+        *crown(0.0, floor, half, _BELOW + 8.5, train.head_mm / 2.0 + 1.5), Line(-half, floor, half, floor, ink),
+        Words(0.0, _BELOW + 3.0, room.words, ink=ink),
     ]  # fmt: skip
 
 

@@ -97,10 +97,12 @@ def compared_with_card(book: Book, read: LobeRead) -> Compared | None:
     lifts = lobe.lift(cam)
     flank = flank_of(book, read.found.table.place.role) if read.found.table.read_at == "lifter" else ""
     card = np.array([]) if isinstance(flank, str) else CardLobe(flank).lift(cam)
-    rows = _rows(read)
+    rows, numbers = _rows(read), tuple(int(one) for one in read.ordered.rows[rows_of_lobe(read.ordered)])
+    troubled = {one.row for one in read.troubles if one.is_row}
     return Compared(
         _points(cam, lifts * scale), _points(cam, card * scale), _points(cam, (lifts - card) * scale if len(card) else card),
-        [(at, off * scale) for at, off in rows], unit, unit_of("length", unit).places,
+        [(at, off * scale) for at, off in rows], unit, unit_of("length", unit).places, numbers,
+        tuple(i for i, number in enumerate(numbers) if number in troubled),
     )  # fmt: skip
 
 

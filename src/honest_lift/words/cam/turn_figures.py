@@ -1,12 +1,13 @@
-"""The turn as a drawing and as figures at one crank angle: lift, velocity or acceleration of both valves, and the piston."""
+"""The turn as a chart and as figures at one crank angle: lift, velocity or acceleration of both valves, and the piston."""
 
 from __future__ import annotations
 
 import numpy as np
 from numpy.typing import NDArray
 
-from honest_lift.drawings.cam.turn import SPAN_DEG, Curve, Shown, cam_turn_scene
-from honest_lift.drawings.scene import Ink, Scene
+from honest_lift.drawings.cam.turn import SPAN_DEG, Curve, Shown, turn_chart
+from honest_lift.drawings.chart import Chart
+from honest_lift.drawings.scene import Ink
 from honest_lift.estimates.train.turn import Turn
 from honest_lift.mechanics.cylinder.slider_crank import SliderCrank
 from honest_lift.mechanics.train.valve_turn import ValveTurn
@@ -20,9 +21,7 @@ _PER = {"lift": "", "velocity": "/deg", "acceleration": "/deg²"}
 _INKS: tuple[tuple[str, Ink], ...] = (("exhaust", "line"), ("intake", "mark"))
 
 
-def turn_scene(
-    turns: dict[str, Turn], crank: SliderCrank | str, what: str, unit: str, check_mm: float, cursor_deg: float | None
-) -> Scene:
+def chart_of_turn(turns: dict[str, Turn], crank: SliderCrank | str, what: str, unit: str, check_mm: float) -> Chart:
     """Draw both valves. `what`: "lift", "velocity" or "acceleration"; `crank`: a word in its place draws no piston."""
     at = np.arange(-SPAN_DEG, SPAN_DEG + _STEP_DEG / 2, _STEP_DEG)
     places = unit_of("length", unit).places + _MORE_PLACES[what]
@@ -35,9 +34,10 @@ def turn_scene(
             points = tuple(zip(lifting.tolist(), figures.tolist(), strict=True))
             tdc = from_inside(float(valve.lift(np.array(0.0))), "length", unit)
             curves.append(Curve(role, points, tdc, valve.events(check_mm), ink, turn.measured is None))
-    piston = () if isinstance(crank, str) else tuple(zip(at.tolist(), crank.drop(at).tolist(), strict=True))
+    drops = np.array([]) if isinstance(crank, str) else crank.drop(at) * from_inside(1.0, "length", unit)
+    piston = tuple(zip(at.tolist(), drops.tolist(), strict=True)) if len(drops) else ()
     check = from_inside(check_mm, "length", unit) if what == "lift" else None
-    return cam_turn_scene(curves, Shown(f"valve {what}", places, f"{unit}{_PER[what]}", check), piston, cursor_deg)
+    return turn_chart(curves, Shown(f"valve {what}", places, f"{unit}{_PER[what]}", check), piston)
 
 
 def _lifts(valve: ValveTurn, at: Array) -> NDArray[np.bool_]:

@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from honest_lift.desk.painting import fitted, paint_scene, rounded
 from honest_lift.desk.theme import LIGHT
-from honest_lift.drawings.scene import Scene
+from honest_lift.drawings.scene import Scene, scene_words
 
 _PAD = 10
 _LEAST = 0.6  # of the wished height, in the smallest window
@@ -49,6 +49,7 @@ class SceneView(QWidget):
     def show_scenes(self, scenes: list[tuple[float, Scene]]) -> None:
         """Draw other scenes."""
         self.scenes = scenes
+        self.setAccessibleDescription(". ".join(filter(None, (scene_words(scene) for _, scene in scenes))))
         self.update()
 
     def _areas(self) -> Iterator[tuple[Scene, QRectF]]:

@@ -98,3 +98,10 @@ class Scene(Struct, frozen=True):
     right: float
     top: float
     stretched: bool = False
+
+
+def scene_words(scene: Scene) -> str:
+    """Say what is written on a drawing, figures first and from top to bottom, for a screen reader."""
+    order = {"figure": 0, "label": 1, "small": 2}
+    words = [one for one in scene.strokes if isinstance(one, Words) and one.text.strip()]
+    return "; ".join(one.text for one in sorted(words, key=lambda one: (order[one.size], -one.y, one.x)))

@@ -8,7 +8,9 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QLineEd
 
 from honest_lift.desk.engine.page import button, hint_label, in_row, scrolled
 from honest_lift.desk.label import Label
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.cam.degree_wheel import wheel_scene
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.crank_angle import read_angle
 from honest_lift.facts.edits import Confirm, reading_of
@@ -42,7 +44,9 @@ class DegreePage(QWidget):
             self.place.addItem(title, at_cam)
         self.place.setAccessibleName(self.tr("where the offset sits"))
         self.lines = {key: QLineEdit() for key, _, _ in _ASKED}
-        self.words, self.wrong = Label(), Label()
+        self.words, self.wrong, self.wheel = Label(), Label(), SceneView()
+        self.wheel.wish(330)
+        self.wheel.setAccessibleName(self.tr("Degree wheel with what was read on it"))
         self.words.setWordWrap(True)
         self.words.setObjectName("working")
         self.words.setAccessibleName(self.tr("What degreeing comes to"))
@@ -65,7 +69,10 @@ class DegreePage(QWidget):
         beside = QHBoxLayout()
         beside.addLayout(grid)
         beside.addSpacing(12)
-        beside.addWidget(scrolled(self.words), 1)
+        right = QVBoxLayout()
+        right.addWidget(self.wheel, 5)
+        right.addWidget(scrolled(self.words), 4)
+        beside.addLayout(right, 1)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.addWidget(hint_label(self.tr(_HINT)))
@@ -76,7 +83,8 @@ class DegreePage(QWidget):
         self.place.currentIndexChanged.connect(lambda _: self._tell())
 
     def dress(self, theme, zoom: float) -> None:
-        """Nothing here is drawn."""
+        """Take a theme and a zoom."""
+        self.wheel.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session: the lobes there are."""
@@ -131,12 +139,13 @@ class DegreePage(QWidget):
             return None
 
     def _tell(self) -> None:
-        from honest_lift.words.cam.degree import centreline_of, degree_words, stands_there
+        from honest_lift.words.cam.degree import centreline_of, degree_words, stands_there, wheel_walk
 
         if self.whose.currentData() is None:
             return
         walked = self._walked()
         self.words.setText("\n\n".join(degree_words(walked, self.session.unit("length"))))
+        self.wheel.show_scenes([(1, wheel_scene(wheel_walk(walked, self.session.unit("length"))))])
         found = centreline_of(walked)
         self.take.setEnabled(found is not None and stands_there(found) and not self.wrong.text())
 

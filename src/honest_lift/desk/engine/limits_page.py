@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from math import isfinite, nan
+
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QComboBox
 
@@ -9,7 +11,9 @@ from honest_lift.checks.catalog import CHECKS
 from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
 from honest_lift.facts.engine import Engine
@@ -18,7 +22,7 @@ from honest_lift.facts.pieces import between_pieces, may_stand_for_others
 from honest_lift.facts.sources import ORIGIN_WORDS, origin_of, published
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.in_own_unit import in_own_unit
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import from_inside, in_figures
 
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"
@@ -44,6 +48,10 @@ class LimitsPage(Page):
             Label(self.tr("another limit for")), self.checks, self.add,
             button(self.tr("Delete limit"), self._drop),
         )  # fmt: skip
+        self.drawing = SceneView()
+        self.drawing.wish(150)
+        self.drawing.setAccessibleName(self.tr("This engine's figures inside the chosen limit"))
+        self.column.addWidget(self.drawing)
         self.why = hint_label("")
         self.column.addWidget(self.why)
         self.column.addWidget(hint_label(self.tr("Tolerances of figures stated on a card, where the card gives none:")))
@@ -63,8 +71,40 @@ class LimitsPage(Page):
 
     def _show_why(self) -> None:
         limit = self.limits.current
+        self._draw(limit)
         lines = [self._own(f"{one.limit.rule}: {one.why}") for one in rules_of(limit.check)] if limit else []
         self.why.setText("   ".join(lines))
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self.drawing.dress(theme, zoom)
+
+    def _draw(self, limit: Limit | None) -> None:
+        """Draw every figure of the engine that the chosen limit is held against, inside its window."""
+        seen = self.session.examination
+        if limit is None or seen is None:
+            self.drawing.show_scenes([])
+            return
+        dimension, unit = _dimension(limit.check), self._unit(limit.check)
+        here = [
+            one
+            for one in seen.findings
+            if one.check.name == limit.check and one.limit is not None and one.limit.id == limit.id
+        ]
+
+        def own(value: float | None) -> float:
+            return nan if value is None else from_inside(value, dimension, unit)
+
+        dots = [
+            Dot(one.position or one.place.name, own(one.figure), one.position == self.session.position) for one in here
+        ]
+        low, high = (here[0].lowest, here[0].highest) if here else (nan, nan)
+        ends = tuple(own(end) if isfinite(end) else nan for end in (low, high))
+        title = f"{_words(limit.check).lower()}, {unit}" if unit else _words(limit.check).lower()
+        places = 3 if unit == "in" else 2
+        self.drawing.show_scenes(
+            [(1, height_axis_scene(dots, ends[0], ends[1], places, unit, title, "{low} to {high}"))]
+        )
 
     # --- limits ---
 

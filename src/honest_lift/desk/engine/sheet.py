@@ -67,6 +67,8 @@ class EngineSheet(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         for page in self.pages.values():
+            if hasattr(page, "dress"):
+                page.dress(theme, zoom)
             for table in page.findChildren(QWidget):
                 if hasattr(table, "records"):
                     table.dress(theme, zoom)

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QComboBox, QLineEdit
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit
 
 from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.engine.stated_table import StatedTable
@@ -66,7 +66,11 @@ class TesterPage(Page):
         self.column.addWidget(
             hint_label(self.tr("What the tester shows at each certified height, since its last calibration:"))
         )
-        self.column.addWidget(self.readings, 3)
+        self.curve: Any = None  # made when the page is first seen
+        self._looks: tuple[Any, float] | None = None
+        self.beside_readings = QHBoxLayout()
+        self.beside_readings.addWidget(self.readings, 3)
+        self.column.addLayout(self.beside_readings, 3)
         self.add_row(button(self.tr("Record calibration"), self._calibrate))
         self.beside = StatedTable(
             session, {"in_tester": ("",)}, self.tr("What is in the tester beside the springs"), 330
@@ -103,6 +107,40 @@ class TesterPage(Page):
         self.readings.show_records(self._rows(), self._reading_columns() if fresh else None)
         self.beside.refresh()
         self._show_result()
+        self._draw()
+
+    def dress(self, theme, zoom: float) -> None:
+        """Take a theme and a zoom."""
+        self._looks = (theme, zoom)
+        if self.curve is not None:
+            self.curve.dress(theme, zoom)
+
+    def showEvent(self, event) -> None:
+        super().showEvent(event)
+        if self.curve is None:
+            from honest_lift.desk.curve_view import CurveView
+
+            self.curve = CurveView()
+            self.curve.setAccessibleName(self.tr("What the tester shows too much, and the line it is corrected by"))
+            self.curve.picked.connect(lambda row: self.readings.ready(int(row), 3))
+            self.beside_readings.addWidget(self.curve, 2)
+            if self._looks:
+                self.curve.dress(*self._looks)
+            self._draw()
+
+    def _draw(self) -> None:
+        """Draw what was read since, or the readings of the last calibration, over the line it corrects by."""
+        if self.curve is None:
+            return
+        from honest_lift.words.spring.tester import chart_of_tester
+
+        rows = [row for row in self._rows() if row.read]
+        read = [(row.point.load_n, row.read.reading.value) for row in rows if row.read]
+        own = self._own()
+        chosen = next(
+            (one for one in own if one.id == (self.tool.correction if self.tool else "")), own[-1] if own else None
+        )
+        self.curve.show_chart(chart_of_tester(self.session.book, read, chosen.id if chosen else ""))
 
     def _show_testers(self) -> None:
         before = self.tester.currentData()

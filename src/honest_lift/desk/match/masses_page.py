@@ -10,7 +10,9 @@ from honest_lift.desk.engine.page import hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.bars import bars_scene
 
 if TYPE_CHECKING:
     from honest_lift.words.train.masses import MassLine
@@ -55,22 +57,30 @@ class MassesPage(QWidget):
         self.grid.fix({0: 250})
         self.grid.setAccessibleName(self.tr("Masses that move with the valve"))
         self.told.setWordWrap(True)
+        self.drawing = SceneView()
+        self.drawing.wish(170)
+        self.drawing.setAccessibleName(self.tr("Masses at the valve, each with what a tenth less of it is worth"))
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(self.drawing)
         column.addWidget(self.grid, 3)
         column.addWidget(scrolled(self.told), 2)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.words.train.masses import float_words, mass_lines
+        from honest_lift.words.train.masses import float_words, mass_bars, mass_lines
 
         seen, here = self.session.examination, self.session.position
         found = seen.finding("float_margin", here) if seen and here else None
         self.model.lines = mass_lines(self.session.book, here, found) if here else ()
         self.model.refresh()
+        bars = mass_bars(self.session.book, here, self.model.lines) if here else ()
+        missing = self.tr("state the red line and the masses: nothing is counted without them")
+        self.drawing.show_scenes([(1, bars_scene(bars, self.tr("at the valve"), missing))])
         self.told.setText("\n".join(float_words(self.session.book, here, found)) if here else "")

@@ -5,8 +5,9 @@ from __future__ import annotations
 from math import isfinite
 from typing import TYPE_CHECKING
 
-from PyQt6.QtWidgets import QComboBox, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
+from honest_lift.desk.curve_view import CurveView
 from honest_lift.desk.engine.page import button, in_row, scrolled
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
@@ -106,7 +107,8 @@ class FinderPage(QWidget):
                                   (self.read_grid, self.read_model, self.tr("Marks read with the checking pushrod"))):  # fmt: skip
             view.setModel(model)
             view.setAccessibleName(name)
-        self.words, self.wrong = Label(), Label()
+        self.words, self.wrong, self.curve = Label(), Label(), CurveView()
+        self.curve.setAccessibleName(self.tr("Witness mark over the length, with what each rule asks for"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the checking pushrod points to"))
         self.wrong.setObjectName("caution")
@@ -144,19 +146,24 @@ class FinderPage(QWidget):
             button(self.tr("Strike out"), self.strike_out), button(self.tr("Dimensions…"), self._dimensions),
         ))  # fmt: skip
         column.addWidget(self.wrong)
-        column.addWidget(self.read_grid)
+        beside = QHBoxLayout()
+        beside.addWidget(self.read_grid, 4)
+        beside.addWidget(self.curve, 6)
+        column.addLayout(beside)
         column.addWidget(scrolled(self.words), 1)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        for view, widths, high in ((self.grid, _WIDTHS, 205), (self.read_grid, _READ_WIDTHS, 126)):
+        for view, widths, high in ((self.grid, _WIDTHS, 176), (self.read_grid, _READ_WIDTHS, 168)):
             view.dress(theme, zoom)
             view.setFixedHeight(round(high * zoom))
             view.fix(dict(enumerate(widths)))
+        self.curve.setFixedHeight(round(168 * zoom))
+        self.curve.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session."""
-        from honest_lift.words.rocker.pushrod_finder import beyond, checked_words, finder_rows
+        from honest_lift.words.rocker.pushrod_finder import beyond, checked_words, finder_chart, finder_rows
 
         book, (role, position) = self.session.book, _valve(self.session)
         ends = beyond(book, role, position)
@@ -164,6 +171,7 @@ class FinderPage(QWidget):
         self.model.rows = finder_rows(book, role, position)
         for model in (self.model, self.read_model):
             model.refresh()
+        self.curve.show_chart(finder_chart(book, role, position, self.model.rows, self.model.beyond_mm))
         if not self.stock.hasFocus():
             unit = self.session.unit("length")
             self.stock.setText("; ".join(in_figures(one, "length", unit) for one in self.session.engine.pushrod_stock))

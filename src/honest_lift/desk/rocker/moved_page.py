@@ -10,7 +10,9 @@ from PyQt6.QtWidgets import QVBoxLayout, QWidget
 from honest_lift.desk.engine.page import hint_label
 from honest_lift.desk.label import Label
 from honest_lift.desk.record_table import Column, RecordTable
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.rocker.pushrod_rocker import moved_scene
 from honest_lift.numbers.entry import Field, parse
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import in_figures
@@ -63,6 +65,11 @@ class MovedPage(QWidget):
         column.setContentsMargins(0, 4, 0, 0)
         column.setSpacing(6)
         column.addWidget(hint_label(self.tr(_HINT if gear == "pushrod" else _FINGER_HINT)))
+        self.drawing = SceneView()
+        self.drawing.wish(190)
+        self.drawing.setAccessibleName(self.tr("The gear before the change, thin, and after it"))
+        self.drawing.setVisible(gear == "pushrod")
+        column.addWidget(self.drawing)
         column.addWidget(self.table, 1)
         column.addWidget(self.words)
         column.addWidget(self.wrong)
@@ -70,6 +77,7 @@ class MovedPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.drawing.dress(theme, zoom)
         self.table.verticalHeader().setDefaultSectionSize(round(27 * zoom))
         self.table.records.fails, self.table.records.muted, self.table.records.zoom = theme.fails, theme.muted, zoom
 
@@ -97,7 +105,16 @@ class MovedPage(QWidget):
         unit = self.session.unit("length")
         self.table.show_records(rows, self._columns() if unit != self._unit else None)
         self._unit = unit
+        self._draw(book, rocker, typed)
         self._say()
+
+    def _draw(self, book: Book, rocker: Rocker, typed: dict[str, float]) -> None:
+        """Lay before and after over each other."""
+        from honest_lift.words.rocker.moved import moved_sides
+
+        if self.gear == "pushrod":
+            missing = self.tr("the gear's dimensions are not stated yet")
+            self.drawing.show_scenes([(1, moved_scene(*moved_sides(book, rocker, typed), missing))])
 
     def _told(self, book: Book, rocker: Rocker, typed: dict[str, float]) -> dict[str, MovedRow]:
         """Tell each change by itself, and all of them together."""

@@ -11,7 +11,9 @@ from honest_lift.desk.engine.page import button, hint_label, scrolled
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.reading_grid import Cell, ReadingGrid, sign_cell
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.bars import bars_scene
 from honest_lift.numbers.entry import EntryError, Field, parse
 
 if TYPE_CHECKING:
@@ -93,6 +95,9 @@ class RatioPage(QWidget):
         self.grid.fix({0: 140, 2: 58, 3: 28, 4: 84, 5: 28, 6: 68, 7: 28, 8: 116, 9: 44})
         self.grid.setAccessibleName(self.tr("Ways to the ratio"))
         self.told.setWordWrap(True)
+        self.drawing = SceneView()
+        self.drawing.wish(190)
+        self.drawing.setAccessibleName(self.tr("What each way takes, and what it leaves"))
         self.told.setAccessibleName(self.tr("What the ways come to"))
         self._for: tuple[Any, ...] = ()
         self._ratio = float("nan")
@@ -113,6 +118,7 @@ class RatioPage(QWidget):
         column.setSpacing(6)
         column.addLayout(row)
         column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(self.drawing)
         column.addWidget(self.grid, 4)
         column.addWidget(scrolled(self.told), 2)
         self.wanted.returnPressed.connect(self.work_out)
@@ -121,6 +127,7 @@ class RatioPage(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session; ways worked out for another state are worked out anew."""
@@ -131,6 +138,7 @@ class RatioPage(QWidget):
             and isfinite(self._ratio)
         ):
             self.work_out()
+        self._draw()
         if not self.told.text():
             self.told.setText(self.tr("Type the ratio that is wanted and press Enter."))
 
@@ -153,11 +161,20 @@ class RatioPage(QWidget):
         found = ways_to(self.session.book, seen, ratio)
         self.model.ways = () if isinstance(found, str) else found
         self.model.refresh()
+        self._draw()
         self.told.setText(
             f"Not known yet: {found}."
             if isinstance(found, str)
             else "\n".join(ways_words(self.session.engine, found, face))
         )
+
+    def _draw(self) -> None:
+        from honest_lift.words.cylinder.to_ratio import way_bars
+
+        bars = way_bars(self.session.book, self.session.position, self.model.ways)
+        title = self.tr("off or on; filled: nothing turns for the worse")
+        missing = self.tr("type the ratio that is wanted: each way to it stands here with what it costs")
+        self.drawing.show_scenes([(1, bars_scene(bars, title, missing))])
 
     def _face(self) -> tuple[float, float] | None:
         """Read how far the chambers' middle and the far rail lie from the near one, mm; None where nothing is typed."""

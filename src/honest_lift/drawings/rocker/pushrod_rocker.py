@@ -6,8 +6,9 @@ from itertools import pairwise
 from math import cos, radians, sin
 
 from msgspec import Struct
+from msgspec.structs import replace
 
-from honest_lift.drawings.faint import not_known
+from honest_lift.drawings.faint import faintly, not_known
 from honest_lift.drawings.parts.retainer import retainer, stem_end
 from honest_lift.drawings.parts.rocker import pushrod, rocker
 from honest_lift.drawings.scene import Ink, Line, Path, Point, Scene, Stroke, Words
@@ -42,6 +43,16 @@ def side_scene(side: Side | None, missing: str = "") -> Scene:
     return _scene(side, f"{abs(side.angle_deg):.1f}° {'above' if side.angle_deg >= 0 else 'below'} square")
 
 
+def moved_scene(before: Side | None, after: Side | None, missing: str) -> Scene:
+    """Lay the gear after a change over the gear before it, which is drawn thin; both at half lift, from the valve's tip."""
+    if before is None:
+        return side_scene(None, missing)
+    now = side_scene(after or before)
+    if after is None or after == before:
+        return now
+    return replace(now, strokes=(*faintly(side_scene(before).strokes), *now.strokes))
+
+
 def _scene(side: Side, told: str) -> Scene:
     tip = -side.lift
     strokes: list[Stroke] = [
@@ -51,7 +62,7 @@ def _scene(side: Side, told: str) -> Scene:
         Line(*side.pivot, *side.roller, "faint", True),
     ]  # fmt: skip
     if told:
-        strokes.append(Words(side.pivot[0] + 4.0, side.pivot[1] - 13.5, told))
+        strokes.append(Words(side.pivot[0] - 1.0, side.pivot[1] - 14.5, told))
     return Scene(tuple(strokes), _LEFT, _BELOW, _RIGHT, _ABOVE)
 
 

@@ -53,6 +53,10 @@ def height_axis_scene(
             )
         )
         strokes += [Line(x(end), 9, x(end), 42, "faint") for end in (low, high)]
+    elif isfinite(low) or isfinite(high):
+        end, words = (low, "min") if isfinite(low) else (high, "max")
+        strokes.append(Line(x(end), 9, x(end), 42, "mark", dashed=True))
+        strokes.append(Words(x(end), 45.5, f"{words} {end:.{places}f}", size="small", ink="mark"))
     strokes += [Words(x(end), 5, f"{end:.{places}f}", size="small", ink="faint") for end in _ticks(first, last, places)]
     strokes += _stacked(known, x)
     strokes.append(

@@ -183,6 +183,20 @@ def _best_of(book: Book, role: str, position: str) -> dict[str, Rocker | None]:
     }
 
 
+def marks_over(book: Book, role: str, position: str, reach_mm: float, steps: int) -> tuple[Array, Mark] | None:
+    """Give lengths (n,) of pushrod (or heights of a stand) about the present one, and the mark each leaves; None without a gear.
+
+    Where the gear can't work the mark is NaN.
+    """
+    now = rocker_of(book, role, position, with_doubt=False)
+    kind = kind_of(book.engine)
+    if now.gear is None or kind is None:
+        return None
+    own = now.own + np.linspace(-reach_mm, reach_mm, steps)
+    gear = kind.make(own - now.own, now.values)
+    return own, mark_of(gear, np.where(works(gear, np.full(own.shape, now.lobe_mm)), now.lobe_mm, np.nan))
+
+
 def lengths_of_width(
     book: Book, role: str, position: str, width_mm: float
 ) -> tuple[float, float | None, float | None] | None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from msgspec import Struct
 
+from honest_lift.drawings.cam.degree_wheel import WheelWalk
 from honest_lift.facts.cam import side_of
 from honest_lift.mechanics.cam.degreeing import from_tdc, middle_of, middle_of_lobe, offset_for, tooth_deg
 from honest_lift.numbers.units import in_words
@@ -45,6 +46,26 @@ def centreline_of(walked: Walked) -> float | None:
 def stands_there(centreline: float) -> bool:
     """Tell whether any lobe stands at a centreline, positive as cards print it."""
     return abs(centreline - _USUAL_DEG) <= _FAR_DEG
+
+
+def wheel_walk(walked: Walked, unit: str) -> WheelWalk:
+    """Give what is on the wheel so far: stops, TDC, equal lifts, the centreline found and wanted, and what closes the two."""
+    tdc, centreline, side = tdc_of(walked), centreline_of(walked), side_of(walked.role)
+    there = centreline is not None and stands_there(centreline)
+    found = tdc + side * centreline if tdc is not None and centreline is not None and there else None
+    wanted = tdc + side * walked.wanted if tdc is not None and walked.wanted is not None else None
+    words = ""
+    if centreline is not None and walked.wanted is not None and there:
+        off = side * (walked.wanted - centreline)
+        words = (
+            "as wanted"
+            if abs(off) < _NEAR_DEG
+            else f"{'retard' if off > 0 else 'advance'} by {abs(off):.1f} crank degrees"
+        )
+        if walked.radius_mm and abs(off) >= _NEAR_DEG:
+            offset = offset_for(off, walked.radius_mm, at_cam=walked.at_cam)
+            words += f": {'dowel' if walked.at_cam else 'key'} offset by {in_words(offset, 'length', unit)}"
+    return WheelWalk(walked.stops, tdc, walked.flanks, found, wanted, words)
 
 
 def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:

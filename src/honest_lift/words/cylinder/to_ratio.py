@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import isfinite
+from math import isfinite, nan
 
+from honest_lift.checks.wording import figure_alone
+from honest_lift.drawings.bars import Bar
 from honest_lift.estimates.rocker.gear import rocker_of
 from honest_lift.facts.changes import KINDS, Change
 from honest_lift.facts.engine import Book, Engine
@@ -12,6 +14,7 @@ from honest_lift.facts.place import at_position
 from honest_lift.mechanics.cylinder.angle_mill import angle_cut
 from honest_lift.numbers.units import in_words
 from honest_lift.plans.cylinder.to_ratio import Answer
+from honest_lift.plans.trial_lines import worst_of
 from honest_lift.words.rocker.moved import together
 
 _IN_GEAR = {"head_cut": "head", "block_cut": "block", "gasket": "gasket"}
@@ -41,6 +44,31 @@ def pushrod_words(book: Book, position: str, changes: Sequence[Change]) -> str:
     rocker = rocker_of(book, at_position(position).role, position, with_doubt=False)
     told = together(book, rocker, amounts)
     return told.pushrod if told.pushrod != "not known" else "–"
+
+
+def way_bars(book: Book, position: str, ways: Sequence[Answer]) -> tuple[Bar, ...]:
+    """Give what each way takes off or puts on, lengths to one scale, with the squish, the clearance and the pushrod it leaves."""
+    bars = []
+    for one in ways:
+        if one.found is None:
+            bars.append(Bar(one.title, nan, one.why_not))
+            continue
+        lengths = [abs(change.amount) for change in one.changes if KINDS[change.kind].dimension == "length"]
+        told = [_left(book, one, check, name) for check, name in (("squish", "squish"), ("piston_valve", "to valve"))]
+        pushrod = pushrod_words(book, position, one.changes)
+        told.append("" if pushrod in ("–", "as it is") else f"pushrod {pushrod}")
+        better = not any(each.turn == "worse" for each in one.found.moved)
+        amount = sum(lengths) if lengths else nan
+        bars.append(
+            Bar(one.title, amount, amounts_words(book.engine, one.changes), ", ".join(filter(None, told)), better)
+        )
+    return tuple(bars)
+
+
+def _left(book: Book, way: Answer, check: str, name: str) -> str:
+    """Say what a check comes to, where it is worst, once a way is gone."""
+    worst = None if way.found is None else worst_of(way.found.found, check)
+    return "" if worst is None or not isfinite(worst.figure) else f"{name} {figure_alone(worst, book.engine)}"
 
 
 def ways_words(engine: Engine, ways: Sequence[Answer], face: tuple[float, float] | None = None) -> tuple[str, ...]:

@@ -6,7 +6,9 @@ from math import isfinite
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
+from honest_lift.drawings.rocker.pushrod_rocker import Side
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker.gear import Rocker
 from honest_lift.facts.engine import Book
@@ -21,6 +23,7 @@ from honest_lift.mechanics.rocker.what_moved import (
 )
 from honest_lift.mechanics.rocker.witness_mark import mark_of, travel_mm
 from honest_lift.numbers.units import in_words
+from honest_lift.words.rocker.gear import side_of_gear
 from honest_lift.words.rocker.roughly import can_be_bounded, rough_nut, rough_pushrod
 
 CHANGES = {  # key: (title, what the amount is, its range inside)
@@ -34,7 +37,7 @@ CHANGES = {  # key: (title, what the amount is, its range inside)
     "ratio": ("another ratio, by the pushrod's arm", "ratio", (0.8, 2.6)),
     "nut": ("nut turned down from no lash", "turns", (0.0, 6.0)),
 }  # fmt: skip
-_SAME_MM, _ALIKE_MM = 0.005, 0.03
+_SAME_MM, _ALIKE_MM, _HALF = 0.005, 0.03, 0.5
 _STATE_FIRST = "state the gear's dimensions first"
 _ON_SHAFT = "on a shaft the adjuster sets the preload: measure the plunger"
 
@@ -109,6 +112,22 @@ def _roughly(book: Book, rocker: Rocker, amounts: dict[str, float]) -> MovedRow:
 
 def _not(why: str) -> MovedRow:
     return MovedRow("not known", "", f"{why[:1].upper()}{why[1:]}.")
+
+
+def moved_sides(book: Book, rocker: Rocker, amounts: dict[str, float]) -> tuple[Side | None, Side | None]:
+    """Give the gear at half lift as it stood, and with all changes and the lash reset; None for what is not known or can't work."""
+    before, whole = side_of_gear(book, rocker, _HALF), Change()
+    if rocker.pushrod_gear is None or before is None:
+        return None, None
+    for key, amount in amounts.items():
+        change = Change() if key == "nut" else change_of(book, rocker, key, amount)
+        if isinstance(change, str):
+            return before, None
+        whole += change
+    gear = left_as_it_is(rocker.pushrod_gear, whole, rocker.lash_mm, on_shaft=rocker.on_shaft)
+    if why_not(gear, rocker.lobe_mm):
+        return before, None
+    return before, side_of_gear(book, replace(rocker, gear=gear), _HALF)
 
 
 def told(book: Book, rocker: Rocker, change: Change) -> MovedRow:

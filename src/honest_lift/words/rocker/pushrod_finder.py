@@ -7,15 +7,17 @@ from math import isfinite
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
+from honest_lift.drawings.chart import Axis, Chart, Level, Panel, Series
 from honest_lift.estimates.rocker.checking_pushrod import Checked, checked
-from honest_lift.estimates.rocker.gear import RULES, Rocker, best_of, rocker_of
+from honest_lift.estimates.rocker.gear import RULES, Rocker, best_of, marks_over, rocker_of
 from honest_lift.estimates.rocker.parts import part_at
 from honest_lift.facts.engine import Book
 from honest_lift.mechanics.rocker.checking_pushrod import Pointed, centred, narrowest
 from honest_lift.mechanics.rocker.pushrod_length import beyond_middles
 from honest_lift.mechanics.rocker.witness_mark import travel_mm
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import from_inside, in_figures, unit_of
 
 QUOTED = {"middles": "between ball centres", "overall": "overall", "gauge": "gauge length"}
 LIMBER = (
@@ -72,6 +74,49 @@ def finder_rows(book: Book, role: str, position: str) -> tuple[FinderRow, ...]:
                 else FinderRow("in stock: " + tried.missing, stocked, *[float("nan")] * 6)
             )
     return tuple(rows)
+
+
+_DRAWN_MM, _STEPS = 4.0, 81  # how far either side of the present length is drawn
+
+
+def finder_chart(book: Book, role: str, position: str, rows: tuple[FinderRow, ...], beyond_mm: float) -> Chart:
+    """Draw the mark's width and centre over the length, with what each rule asks for, what is in stock, and what was read."""
+    unit = book.engine.unit("length")
+    scale, places = from_inside(1.0, "length", unit), unit_of("length", unit).places
+    what = "pivot up" if book.engine.rocker_mount == "shaft" else "pushrod"
+    axis, missing = Axis(what, unit, places), "the gear's dimensions are not stated yet"
+    over = marks_over(book, role, position, _DRAWN_MM, _STEPS)
+    if over is None:
+        return Chart("Mark over the length", axis, (), missing)
+    own, mark = over
+    xs = ((own + beyond_mm) * scale).tolist()
+
+    def drawn(values: np.ndarray) -> tuple[tuple[float, float], ...]:
+        return tuple((x, y * scale) for x, y in zip(xs, values.tolist(), strict=True) if isfinite(y))
+
+    read = checked(book, position) if position else ()
+    seen = [tuple(((one.length_mm + beyond_mm) * scale, getattr(one, key) * scale) for one in read if isfinite(getattr(one, key)))
+            for key in ("width_mm", "middle_mm")]  # fmt: skip
+    levels = _asked(rows, scale, beyond_mm, places)
+    wide, middle = Axis("mark wide", unit, places), Axis("its centre, + outboard", unit, places)
+    panels = (
+        Panel(wide, (Series("mark wide", drawn(mark.width)), Series("read", seen[0], "mark", dots=True, joined=False)), levels, 3),
+        Panel(middle, (Series("centre", drawn(mark.middle)), Series("read", seen[1], "mark", dots=True, joined=False)),
+              (Level(0.0, ""), *(replace(one, words="") for one in levels)), 2),
+    )  # fmt: skip
+    return Chart("Mark over the length", axis, panels, missing)
+
+
+def _asked(rows: tuple[FinderRow, ...], scale: float, beyond_mm: float, places: int) -> tuple[Level, ...]:
+    """Give a line a length that anything asks for; those that ask for the same share it."""
+    at: dict[float, list[str]] = {}
+    for one in rows:
+        if isfinite(one.own):
+            at.setdefault(round((one.own + beyond_mm) * scale, places), []).append(one.title)
+    return tuple(
+        Level(length, ", ".join(dict.fromkeys(titles)), "mark" if "as stated" in titles else "faint", upright=True)
+        for length, titles in at.items()
+    )
 
 
 def _row(title: str, found: Rocker, now: float) -> FinderRow:

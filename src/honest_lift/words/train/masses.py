@@ -8,6 +8,7 @@ from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import reason
+from honest_lift.drawings.bars import Bar
 from honest_lift.estimates.train.masses import Moving, is_asked, moving_of
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.units import in_words
@@ -43,6 +44,21 @@ def mass_lines(book: Book, position: str, control: Finding | None) -> tuple[Mass
             _worth(speed, whole, own * _LESS),
         ))  # fmt: skip
     return (*lines, MassLine("together", "", "", _say(whole, unit), "", f"{speed:.0f} rpm" if isfinite(speed) else "–"))
+
+
+def mass_bars(book: Book, position: str, lines: tuple[MassLine, ...]) -> tuple[Bar, ...]:
+    """Give each part's mass at the valve as a bar, with what a tenth less of it is worth."""
+    one = _moving(book, position)
+    if one is None:
+        return ()
+    own = {title: mass * counts for title, mass, counts in _parts(one)}
+    told = [line for line in lines if line.title in own]
+    worth = {line.title: f"a tenth less: {line.worth}" if line.worth != "–" else "" for line in told}
+    most = max((own[line.title] for line in told), default=0.0)
+    return tuple(
+        Bar(line.title, own[line.title], f"{line.at_valve}, {line.share}", worth[line.title], own[line.title] == most)
+        for line in told
+    )
 
 
 def _moving(book: Book, position: str) -> Moving | None:

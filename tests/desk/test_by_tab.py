@@ -44,6 +44,7 @@ def test_every_page_is_walked_by_tab(qtbot, open_window, book, key):
             if now in seen:
                 break
             seen.add(now)
+            assert now is not None, f"{page}: the focus is lost"
             QTest.keyClick(now, key)
         now = QApplication.focusWidget()
         if now is not first:

@@ -5,8 +5,9 @@ from PyQt6.QtCore import Qt
 
 from engines import demo
 from honest_lift.checks.unbegun import every_check
-from honest_lift.desk import questions
 from honest_lift.desk.steps.order import STEPS
+from honest_lift.desk.what_card import WhatCard
+from honest_lift.drawings.scene import Words
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.words.what_is import finding_card, quantity_card, quantity_hint
 
@@ -48,11 +49,14 @@ def test_bar_route_tables_and_the_card_explain(open_window, monkeypatch):
         "Spring bench: 15 of 16 valves whose spring has loads and coil bind; fails"
     )
     assert window.route.explained(99) == ""
-    said = []
-    monkeypatch.setattr(questions, "tell", lambda parent, title, words: said.append(words))
+    said, shown = [], []
+    monkeypatch.setattr(
+        WhatCard, "exec", lambda card: said.append(card.words.text()) or shown.append(card.picture.scenes)
+    )
     window._actions["what"].trigger()
     assert said[-1].startswith("Installed height\n")
     assert "shims in place" in said[-1]
+    assert "installed height" in [one.text for _, scene in shown[-1] for one in scene.strokes if isinstance(one, Words)]
     window.ladder.rungs.setFocus()
     monkeypatch.setattr(window.ladder.rungs, "hasFocus", lambda: True)
     window._actions["what"].trigger()

@@ -214,8 +214,8 @@ class CurveView(QWidget):
     def _level(self, panel: Panel, plot: pg.PlotItem) -> None:
         for old in [one for one in plot.items if getattr(one, "is_level", False)]:
             plot.removeItem(old)
-        for level in panel.levels:
-            for item in self._level_items(level):
+        for row, level in enumerate(panel.levels):
+            for item in self._level_items(level, row):
                 item.is_level = True
                 plot.addItem(item, ignoreBounds=level.ends is None)
         figures = [y for one in panel.series for _, y in one.points if np.isfinite(y)]
@@ -239,12 +239,12 @@ class CurveView(QWidget):
             words.is_level = True
             plot.addItem(words, ignoreBounds=True)
 
-    def _level_items(self, level: Level) -> list[pg.GraphicsObject]:
+    def _level_items(self, level: Level, row: int) -> list[pg.GraphicsObject]:
         style = Qt.PenStyle.DashLine if level.words else Qt.PenStyle.SolidLine  # a zero line says nothing
         pen = pg.mkPen(self._colour(level.ink), width=1.2 * self.zoom, style=style)
         options = {
             "color": self._colour(level.ink),
-            "position": 0.96 if level.upright else 0.02,
+            "position": 0.96 - 0.2 * (row % 3) if level.upright else 0.02,
             "anchors": ([(0, 0), (1, 0)] if not self.chart.falling else [(1, 0), (0, 0)])
             if level.upright
             else [(0, 0), (0, 1)],

@@ -293,9 +293,15 @@ class Window(QMainWindow):
         engine, chosen, task = self.session.engine, self.ladder.rungs.chosen, self.bar.task
         asks = self.ladder.rungs.hasFocus() or self.session.check or not self.bar.isVisible()
         if chosen is not None and asks:
-            questions.tell(self, self.tr("What is this?"), finding_card(chosen, engine))
+            self._card(finding_card(chosen, engine), chosen.inputs[0].quantity if chosen.inputs else "")
         elif task is not None:
-            questions.tell(self, self.tr("What is this?"), quantity_card(task.quantity, engine))
+            self._card(quantity_card(task.quantity, engine), task.quantity)
+
+    def _card(self, words: str, quantity: str) -> None:
+        from honest_lift.desk.what_card import WhatCard
+        from honest_lift.drawings.measured.pictures import picture_of
+
+        WhatCard(self, words, picture_of(quantity), THEMES[self.theme_name], self.zoom).exec()
 
     def close_finding(self) -> None:
         """Go back to the sheet."""

@@ -15,6 +15,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
+from honest_lift.desk.shown_where import beside
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.place import position_title
@@ -42,6 +43,8 @@ class HeadSheet(QWidget):
         self.pages.setAccessibleName(self.tr("Pages of the bare head"))
         for page in PAGES:
             self.pages.addTab(self.tr(page.name))
+        self.task: Task | None = None
+        self._stands: dict[str, float] = {}
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("What is read on this page, drawn"))
         self.cut = CutBar(session)
@@ -101,7 +104,12 @@ class HeadSheet(QWidget):
         if self.page.draws == "seats":
             self.cut.refresh()
         stands = {seat.position: seat.stands_mm for seat in self.cut.plan.seats} if self.page.draws == "seats" else {}
-        self.drawing.show_scenes([(1, draw(self.session, self.page.draws, stands))])
+        self._stands = stands
+        self._draw()
+
+    def _draw(self) -> None:
+        stands = self._stands
+        self.drawing.show_scenes(beside([(1, draw(self.session, self.page.draws, stands))], self.task))
 
     def _turn_page(self, _: int) -> None:
         self.refresh()
@@ -114,6 +122,7 @@ class HeadSheet(QWidget):
     def follow_task(self, task: Task | None) -> None:
         """Turn to the page of what is read, and show its column."""
         page = page_of(task)
+        self.task = task
         if page is None:
             return
         if page is not self.page:
@@ -121,6 +130,8 @@ class HeadSheet(QWidget):
             self.pages.setCurrentIndex(PAGES.index(page))
             self.pages.blockSignals(False)
             self.refresh()
+        elif self.session.step == "head":
+            self._draw()
         column = self.model.column_of(task)
         if column != self.grid.currentIndex().column():
             self.grid.blockSignals(True)

@@ -14,6 +14,8 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
+from honest_lift.desk.shown_where import beside
+from honest_lift.desk.steps.task import Task
 from honest_lift.drawings.scene import Scene
 from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.spring.spring import SpringView, spring_scene
@@ -32,6 +34,7 @@ class HeightsSheet(QWidget):
         self.session = session
         self.setObjectName("sheet")
         self.subtitle = Label()
+        self.task: Task | None = None
         self.drawing = SceneView()
         self.drawing.setAccessibleName(self.tr("The current valve's spring, closed and open, to scale"))
         self.model = HeightsGrid(session)
@@ -65,7 +68,15 @@ class HeightsSheet(QWidget):
         words = [position_title(position)] if position else [self.tr("no valve laid out yet")]
         words.append(self.tr("spring {0}").format(spring) if spring else self.tr("no spring fitted"))
         self.subtitle.setText(", ".join(words))
-        self.drawing.show_scenes([(58, self._spring()), (42, self._axis())])
+        self._draw()
+
+    def follow_task(self, task: Task | None) -> None:
+        """Show where what is being read is measured."""
+        self.task = task
+        self._draw()
+
+    def _draw(self) -> None:
+        self.drawing.show_scenes(beside([(58, self._spring()), (42, self._axis())], self.task, ("installed_height",)))
 
     def _term(self, check: str, key: str) -> float:
         """Give a value of a finding's working; NaN for none."""
@@ -97,7 +108,8 @@ class HeightsSheet(QWidget):
             (view(self.tr("closed, seat load"), closed, "seat_load"), view(self.tr("full lift, open load"), opened, "open_load")),
             (shims.thicknesses_mm or ()) if shims else (),
             bind,
-            self.tr("binds {0}").format(in_words(bind, "length", length)),
+            self.tr("binds {0}").format(in_words(bind, "length", length)), card.form if card else "",
+            lit=self.task is not None and self.task.quantity == "installed_height",
         )  # fmt: skip
 
     def _axis(self) -> Scene:

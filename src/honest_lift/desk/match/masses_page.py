@@ -58,7 +58,7 @@ class MassesPage(QWidget):
         self.grid.setAccessibleName(self.tr("Masses that move with the valve"))
         self.told.setWordWrap(True)
         self.drawing = SceneView()
-        self.drawing.wish(170)
+        self.drawing.wish(236)
         self.drawing.setAccessibleName(self.tr("Masses at the valve, each with what a tenth less of it is worth"))
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)

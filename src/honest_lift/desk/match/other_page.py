@@ -14,7 +14,9 @@ from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.match.shelf_here import ShelfHere
 from honest_lift.desk.reading_grid import Cell, ReadingGrid
+from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.drawings.bars import bars_scene
 
 if TYPE_CHECKING:
     from honest_lift.plans.match.other_way import Outcome
@@ -24,6 +26,9 @@ _HINT = (
     "Each is a trial on a copy of the engine; the limit named is what stops it, or comes nearest to. The sign is the worst of "
     "what stops, and green only where all would pass, were they read as predicted: a trial proves nothing."
 )
+
+
+_DRAWN = 6  # bars that are seen at once
 
 
 class OutcomesGrid(ReadingGrid):
@@ -72,6 +77,9 @@ class OtherPage(QWidget):
         self.grid.fix({1: 88, 2: 30, 3: 124, 4: 36, 5: 84, 6: 62, 7: 96})
         self.grid.setAccessibleName(self.tr("What the fitted springs still carry"))
         self.told.setWordWrap(True)
+        self.drawing = SceneView()
+        self.drawing.wish(200)
+        self.drawing.setAccessibleName(self.tr("What each trial leaves to its nearest limit"))
         self._left: list[Iterator[Outcome]] = []
         self._for: object = None
         self._next = QTimer(self)
@@ -87,12 +95,14 @@ class OtherPage(QWidget):
         column.setContentsMargins(0, 0, 0, 0)
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addLayout(row)
+        column.addWidget(self.drawing)
         column.addWidget(self.grid, 1)
         column.addWidget(self.told)
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
+        self.drawing.dress(theme, zoom)
 
     def refresh(self) -> None:
         """Follow the session: what was tried on another state is no longer shown."""
@@ -102,6 +112,15 @@ class OtherPage(QWidget):
             self.model.outcomes = {}
             self.told.setText(self.tr("Something has changed since. Calculate again."))
         self.model.refresh()
+        self._draw()
+
+    def _draw(self) -> None:
+        from honest_lift.words.spring.match import outcome_bars
+
+        bars = outcome_bars(self.session.engine, self.model.outcomes.values())[:_DRAWN]
+        title = self.tr("left to the nearest limit, in shares of its comfort margin; filled: nothing stops passing")
+        missing = self.tr("choose what to try: what each leaves to its nearest limit is drawn here")
+        self.drawing.show_scenes([(1, bars_scene(bars, title, missing))])
 
     # --- trying ---
 
@@ -122,6 +141,7 @@ class OtherPage(QWidget):
         if outcome is not None:
             self.model.outcomes = {**self.model.outcomes, outcome.title: outcome}
             self.model.refresh()
+            self._draw()
         elif self._left:
             del self._left[0]
         if not self._left:

@@ -154,11 +154,11 @@ class FinderPage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
-        for view, widths, high in ((self.grid, _WIDTHS, 176), (self.read_grid, _READ_WIDTHS, 168)):
+        for view, widths, high in ((self.grid, _WIDTHS, 170), (self.read_grid, _READ_WIDTHS, 150)):
             view.dress(theme, zoom)
             view.setFixedHeight(round(high * zoom))
             view.fix(dict(enumerate(widths)))
-        self.curve.setFixedHeight(round(168 * zoom))
+        self.curve.setFixedHeight(round(150 * zoom))
         self.curve.dress(theme, zoom)
 
     def refresh(self) -> None:

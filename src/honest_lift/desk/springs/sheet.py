@@ -12,6 +12,7 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
+from honest_lift.desk.shown_where import beside
 from honest_lift.desk.springs.grid import SpringsGrid
 from honest_lift.desk.steps.task import Task
 from honest_lift.facts.catalog import CATALOG
@@ -28,6 +29,7 @@ class SpringsSheet(QWidget):
         self.session = session
         self.setObjectName("sheet")
         self.subtitle = Label()
+        self.task: Task | None = None
         self.predicted = Label()
         self.predicted.setObjectName("hint")
         self.predicted.setWordWrap(True)
@@ -94,12 +96,14 @@ class SpringsSheet(QWidget):
         told = (card_words(book, book.engine.card_of(spring)), form_words(book, spring), geometry_words(book, spring))
         words = " ".join(part for part in told if part)
         self.curve.show_chart(curve_chart(self.session))
-        self.binds.show_scenes([(1, bind_map(self.session))])
+        self.binds.show_scenes(beside([(1, bind_map(self.session))], self.task, ("bind_height", "spring_load"))[-1:])
         self.predicted.setText(words)
         self.predicted.setVisible(bool(words))
 
     def follow_task(self, task: Task | None) -> None:
-        """Show the column that is being read."""
+        """Show the column that is being read, and where it is measured."""
+        self.task = task
+        self._show_geometry()
         column = self.model.column_of(task)
         if column and column != self.grid.currentIndex().column():
             self.grid.blockSignals(True)

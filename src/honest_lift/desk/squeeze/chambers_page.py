@@ -13,7 +13,9 @@ from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
+from honest_lift.desk.shown_where import beside
 from honest_lift.desk.squeeze.grid import ChamberGrid
+from honest_lift.desk.steps.task import Task
 from honest_lift.drawings.cylinder.clearance_volume import Part, left_over_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
@@ -37,6 +39,7 @@ class ChambersPage(QWidget):
         self.grid.setAccessibleName(self.tr("Chambers of every cylinder"))
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What the chambers come to"))
+        self.task: Task | None = None
         self._for: Any = None
         self._whole: Any = None
         column = QVBoxLayout(self)
@@ -69,7 +72,17 @@ class ChambersPage(QWidget):
             self._whole = left_over(book) if book.engine.layout.positions else None
             words = chamber_words(book, self._whole, dynamic_ratio(book, self._whole)) if self._whole else ()
             self.words.setText("\n".join(words))
-        self.drawing.show_scenes([(5, self._left_over()), (4, self._chambers())])
+        self._draw()
+
+    def follow_task(self, task: Task | None) -> None:
+        """Show where what is being read is measured."""
+        self.task = task
+        self._draw()
+
+    def _draw(self) -> None:
+        bar, spread = (5, self._left_over()), (4, self._chambers())
+        pictures = beside([spread], self.task)[1:]
+        self.drawing.show_scenes([bar, spread, *pictures])
 
     def _left_over(self) -> Scene:
         from honest_lift.estimates.cylinder.clearance_volume import TERMS

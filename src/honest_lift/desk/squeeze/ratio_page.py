@@ -96,7 +96,7 @@ class RatioPage(QWidget):
         self.grid.setAccessibleName(self.tr("Ways to the ratio"))
         self.told.setWordWrap(True)
         self.drawing = SceneView()
-        self.drawing.wish(190)
+        self.drawing.wish(210)
         self.drawing.setAccessibleName(self.tr("What each way takes, and what it leaves"))
         self.told.setAccessibleName(self.tr("What the ways come to"))
         self._for: tuple[Any, ...] = ()

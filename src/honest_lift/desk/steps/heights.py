@@ -38,6 +38,8 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     sheet = HeightsSheet(session)
     sheet.typed.connect(bar.type_into)
     sheet.grid.pasted.connect(bar.paste)
+    bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))
+    sheet.follow_task(bar.task)
     return sheet
 
 

@@ -67,6 +67,7 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     sheet.asked.connect(bar.choose)
     bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))
     sheet.grid.pasted.connect(bar.paste)
+    sheet.follow_task(bar.task)
     return sheet
 
 

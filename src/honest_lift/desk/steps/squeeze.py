@@ -41,6 +41,8 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     sheet = SqueezeSheet(session)
     sheet.typed.connect(bar.type_into)
     sheet.pasted.connect(bar.paste)
+    bar.what.currentIndexChanged.connect(lambda _: sheet.chambers_page.follow_task(bar.task))
+    sheet.chambers_page.follow_task(bar.task)
     return sheet
 
 

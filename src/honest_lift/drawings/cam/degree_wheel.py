@@ -52,8 +52,8 @@ def wheel_scene(walk: WheelWalk) -> Scene:
             _label(walk.wanted, "wanted", "line"),
         ]
     if walk.words:
-        strokes += [Words(0.0, -76.0 - 11.0 * i, line) for i, line in enumerate(walk.words.split(": "))]
-    return Scene(tuple(strokes), -104.0, -94.0, 104.0, 78.0)
+        strokes += [Words(0.0, -76.0 - 16.0 * i, line) for i, line in enumerate(walk.words.split(": "))]
+    return Scene(tuple(strokes), -104.0, -102.0, 104.0, 78.0)
 
 
 def _wheel() -> list[Stroke]:

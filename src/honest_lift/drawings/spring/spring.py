@@ -10,7 +10,7 @@ from honest_lift.drawings.dimension import dimension
 from honest_lift.drawings.faint import faintly
 from honest_lift.drawings.parts.coil import PLAIN_MM, coil
 from honest_lift.drawings.parts.retainer import RETAINER_MM, retainer, shim_stack
-from honest_lift.drawings.scene import Box, Line, Scene, Shape, Stroke, Words
+from honest_lift.drawings.scene import Box, Ink, Line, Scene, Shape, Stroke, Words
 from honest_lift.facts.parts import Member
 
 _STEM_MM = 8.0  # as drawn, where nobody measured it
@@ -33,8 +33,10 @@ def spring_scene(
     bind_mm: float,
     bind_words: str,
     form: str = "",
+    *,
+    lit: bool = False,
 ) -> Scene:
-    """Draw the states of a spring side by side on one pad, all to one scale.
+    """Draw the states of a spring side by side on one pad, all to one scale. `lit`: the first one's height is being measured.
 
     A state whose height is not known is drawn as an empty place with its words; so is a spring without a card.
     """
@@ -47,7 +49,7 @@ def spring_scene(
         said = (
             bind_words if i == len(views) - 1 else ""
         )  # one line on one pad: its words lie beside the last, free of the others
-        strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide, form)
+        strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide, form, lit=lit and i == 0)
     return Scene(tuple(strokes), -wide / 2 - 6, -17.5, (len(views) - 1) * pitch + wide / 2 + 34, top + RETAINER_MM + 4)
 
 
@@ -60,6 +62,8 @@ def _view(
     x: float,
     wide: float,
     form: str,
+    *,
+    lit: bool,
 ) -> list[Stroke]:
     base, half = sum(shims_mm), wide / 2
     strokes: list[Stroke] = [
@@ -75,7 +79,10 @@ def _view(
         ]
     top = base + view.height_mm
     strokes += _spring(members, x, base, view.height_mm, half, form)
-    strokes += dimension((x + half, base), (x + half, top), view.height_words, -5.0, at=0.3, figure=True)
+    ink: Ink = "mark" if lit else "line"
+    strokes += dimension((x + half, base), (x + half, top), view.height_words, -5.0, at=0.3, figure=True, ink=ink)
+    if lit:
+        strokes += [Line(x - half, level, x + half, level, "mark") for level in (base, top)]
     if isfinite(bind_mm):
         line = base + bind_mm
         strokes.append(Line(x - half - 4, line, x + half + 2, line, "mark", dashed=True))

@@ -76,6 +76,7 @@ def finder_rows(book: Book, role: str, position: str) -> tuple[FinderRow, ...]:
     return tuple(rows)
 
 
+_MANY = 3
 _DRAWN_MM, _STEPS = 4.0, 81  # how far either side of the present length is drawn
 
 
@@ -107,6 +108,10 @@ def finder_chart(book: Book, role: str, position: str, rows: tuple[FinderRow, ..
     return Chart("Mark over the length", axis, panels, missing)
 
 
+def _joined(titles: list[str]) -> str:
+    return ", ".join(titles) if len(titles) < _MANY else f"all {len(titles)} rules"
+
+
 def _asked(rows: tuple[FinderRow, ...], scale: float, beyond_mm: float, places: int) -> tuple[Level, ...]:
     """Give a line a length that anything asks for; those that ask for the same share it."""
     at: dict[float, list[str]] = {}
@@ -114,7 +119,7 @@ def _asked(rows: tuple[FinderRow, ...], scale: float, beyond_mm: float, places: 
         if isfinite(one.own):
             at.setdefault(round((one.own + beyond_mm) * scale, places), []).append(one.title)
     return tuple(
-        Level(length, ", ".join(dict.fromkeys(titles)), "mark" if "as stated" in titles else "faint", upright=True)
+        Level(length, _joined(list(dict.fromkeys(titles))), "mark" if "as stated" in titles else "faint", upright=True)
         for length, titles in at.items()
     )
 

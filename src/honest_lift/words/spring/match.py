@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from collections import Counter
-from math import isfinite
+from collections.abc import Iterable
+from math import isfinite, nan
 
 from honest_lift.checks.clearance.retainer_seal import RETAINER_SEAL
-from honest_lift.checks.finding import Check
+from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.spring.card_lift import CARD_LIFT
 from honest_lift.checks.spring.heights import COIL_BIND_CLEARANCE
 from honest_lift.checks.spring.loads import OPEN_LOAD, SEAT_LOAD
 from honest_lift.checks.spring.stress import OPEN_STRESS
 from honest_lift.checks.train.float_margin import BOUND, FLOAT_MARGIN
+from honest_lift.drawings.bars import Bar
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, in_words
@@ -63,6 +65,24 @@ def outcome_amount(engine: Engine, one: Outcome) -> str:
     return (
         f"{one.amount:.2f}" if one.title.startswith("ratio") else in_words(one.amount, "length", engine.unit("length"))
     )
+
+
+def outcome_bars(engine: Engine, outcomes: Iterable[Outcome]) -> tuple[Bar, ...]:
+    """Give what each outcome leaves to its nearest limit, in shares of the comfort margin; filled: nothing stops passing."""
+    bars = []
+    for one in outcomes:
+        limit, stops = one.limiting, len(one.stopped) + one.lost
+        nearest = f"nearest: {limit.check.title.lower()} at {limit.position}" if limit else one.why_not
+        beside = f"{nearest}, {stops} stop passing" if stops else nearest
+        bars.append(Bar(one.title, _left(limit), outcome_amount(engine, one), beside, not stops))
+    return tuple(bars)
+
+
+def _left(limit: Finding | None) -> float:
+    """Give the margin in shares of the comfort margin, none below nothing; NaN where there is no limit."""
+    if limit is None or not isfinite(limit.margin) or not limit.comfort:
+        return nan
+    return max(limit.margin / limit.comfort, 0.0)
 
 
 def reason_words(engine: Engine, reason: Reason) -> str:

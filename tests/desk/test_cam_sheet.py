@@ -166,7 +166,7 @@ def test_curves_and_drawing_leave_with_their_units(cam, monkeypatch, tmp_path):
     monkeypatch.setattr(questions, "csv_to_save", lambda parent, name: tmp_path / "no" / "curves.csv")
     sheet.turn.save_curves()
     assert "No such file" in told[0]
-    assert window.session.engine.name in drawn.find("{http://www.w3.org/2000/svg}text").text
+    assert window.session.engine.name in drawn.find("{http://www.w3.org/2000/svg}title").text
 
 
 # --- measured lobes ---

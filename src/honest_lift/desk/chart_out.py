@@ -20,15 +20,15 @@ def as_csv(view: CurveView) -> str:
     return page.getvalue()
 
 
-def as_svg(view: CurveView) -> str:
-    """Give a chart as SVG, as it is seen."""
+def as_svg(view: CurveView, of: str = "") -> str:
+    """Give a chart as SVG, as it is seen; `of`: the engine it is of, in its title."""
     from PyQt6.QtSvg import QSvgGenerator  # another library, wanted only here
 
     held, page = QBuffer(), QSvgGenerator()
     page.setOutputDevice(held)
     page.setSize(view.field.size())
     page.setViewBox(view.field.rect())
-    page.setTitle(view.chart.title)
+    page.setTitle(" · ".join(filter(None, (of, view.chart.title))))
     page.setDescription(chart_words(view.chart))
     painter = QPainter(page)
     view.field.render(painter)

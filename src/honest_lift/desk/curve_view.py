@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QSizePolicy, QVBoxLayout, QWidget
 from honest_lift.desk.label import Label
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.drawings.chart import (
+    NEAR,
     Axis,
     Chart,
     Level,
@@ -53,6 +54,7 @@ class CurveView(QWidget):
         self.theme, self.zoom, self._tall = LIGHT, 1.0, 0
         self.chart = Chart("", Axis(""))
         self.at_x = 0.0
+        self.follows = True  # whether the cursor goes with the mouse, and not only where it is clicked
         self.step = 0.0  # of the cursor by a key, in x; 0: a hundredth of what is seen
         self._reads_out = reads_out
         self._spread: object = None  # axes and looks the panels were made for
@@ -283,7 +285,7 @@ class CurveView(QWidget):
             self.told.setText(read_out(self.chart, self.at_x))
 
     def _hovered(self, spot: QPointF) -> None:
-        if self._reads_out and (there := self._there(spot)):
+        if self.follows and self._reads_out and (there := self._there(spot)):
             self.place(there[1])
 
     def _there(self, spot: QPointF) -> tuple[int, float, float] | None:
@@ -360,10 +362,9 @@ class CurveView(QWidget):
             self.place(stops(self.chart)[0] if stops(self.chart) else low)
 
     def pick_here(self) -> None:
-        """Choose the point that was read at the cursor."""
-        for panel in self.chart.panels:
-            for one in panel.series:
-                for key, (x, _) in zip(one.keys, one.points, strict=False):
-                    if abs(x - self.at_x) < 1e-9:
-                        self.picked.emit(key)
-                        return
+        """Choose the point that was read nearest to the cursor, if it is near."""
+        left, right = self._plots[0].viewRange()[0]
+        near = [(abs(x - self.at_x), key) for panel in self.chart.panels for one in panel.series
+                for key, (x, _) in zip(one.keys, one.points, strict=True)]  # fmt: skip
+        if near and min(near)[0] <= NEAR * abs(right - left):
+            self.picked.emit(min(near)[1])

@@ -13,6 +13,7 @@ from honest_lift.desk.theme import LIGHT
 from honest_lift.drawings.scene import Scene, scene_words
 
 _PAD = 10
+_ROOM = 200  # unzoomed pixels the words of a spare drawing need
 _LEAST = 0.6  # of the wished height, in the smallest window
 
 
@@ -26,7 +27,7 @@ class SceneView(QWidget):
         super().__init__()
         self.theme, self.zoom = LIGHT, 1.0
         self.scenes: list[tuple[float, Scene]] = []
-        self._held, self._tall = -1, 0
+        self._held, self._tall, self._spare = -1, 0, 0
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
@@ -46,16 +47,20 @@ class SceneView(QWidget):
         """Give the height that is wished."""
         return QSize(200, round(self._tall * self.zoom)) if self._tall else super().sizeHint()
 
-    def show_scenes(self, scenes: list[tuple[float, Scene]]) -> None:
-        """Draw other scenes."""
-        self.scenes = scenes
+    def show_scenes(self, scenes: list[tuple[float, Scene]], *, spare: int = 0) -> None:
+        """Draw other scenes; the last `spare` of them only where there is room for their words."""
+        self.scenes, self._spare = scenes, spare
         self.setAccessibleDescription(". ".join(filter(None, (scene_words(scene) for _, scene in scenes))))
         self.update()
 
     def _areas(self) -> Iterator[tuple[Scene, QRectF]]:
-        total = sum(share for share, _ in self.scenes) or 1
+        shown = list(self.scenes)
+        for _ in range(self._spare):
+            if self.width() * shown[-1][0] / sum(share for share, _ in shown) < _ROOM * self.zoom:
+                shown.pop()
+        total = sum(share for share, _ in shown) or 1
         left, pad = 0.0, _PAD * self.zoom
-        for share, scene in self.scenes:
+        for share, scene in shown:
             wide = self.width() * share / total
             yield scene, QRectF(left + pad, pad, wide - 2 * pad, self.height() - 2 * pad)
             left += wide

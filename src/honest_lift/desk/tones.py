@@ -35,7 +35,7 @@ class Tones(QObject):
     def __init__(self, session: Session, bar: ReadingBar) -> None:
         super().__init__(bar)
         self.session, self.is_on = session, False
-        self._failing = self._fails()
+        self._failing: frozenset[tuple[str, str]] = frozenset()
         self._waiting: list[str] = []
         self._process = QProcess(self)
         self._process.finished.connect(self._play_next)
@@ -45,6 +45,10 @@ class Tones(QObject):
         bar.questioned.connect(lambda: self.play("asked"))
         for signal in (session.changed, session.examined):
             signal.connect(self._follow)
+
+    def switch(self, *, on: bool) -> None:
+        """Let readings be heard from now on, or not."""
+        self.is_on, self._failing = on, self._fails()
 
     def play(self, name: str) -> None:
         """Play a tone after those that are still to be heard; nothing while the sound is off."""
@@ -97,6 +101,8 @@ class Tones(QObject):
         return frozenset((one.check.name, one.place.title) for one in found if one.verdict.word == "fails")
 
     def _follow(self) -> None:
+        if not self.is_on:
+            return
         before, self._failing = self._failing, self._fails()
         if self._failing - before:
             self.play("outside")

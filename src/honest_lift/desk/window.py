@@ -331,7 +331,7 @@ class Window(QMainWindow):
         self.session.told.emit(self.tones.words)
 
     def _set_sound(self, on: bool) -> None:
-        self.tones.is_on = on
+        self.tones.switch(on=on)
         self._actions["sound"].setChecked(on)
 
     def larger(self) -> None:

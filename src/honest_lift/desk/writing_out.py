@@ -42,4 +42,6 @@ def save_chart(parent: QWidget, session: Session, view: CurveView, name: str) ->
     elif path.suffix.lower() == ".png":
         write_out(parent, session, path, as_png(view))
     else:
-        write_out(parent, session, path, as_csv(view) if path.suffix.lower() == ".csv" else as_svg(view))
+        write_out(
+            parent, session, path, as_csv(view) if path.suffix.lower() == ".csv" else as_svg(view, session.engine.name)
+        )

@@ -156,12 +156,12 @@ def nearest(chart: Chart, panel: int, x: float, y: float, wide: float, high: flo
     for one in chart.panels[panel].series:
         for i, (px, py) in enumerate(one.points if one.keys else ()):
             far = max(abs(px - x) / wide, abs(py - y) / high)
-            if far < _NEAR and (best is None or far < best[0]):
+            if far < NEAR and (best is None or far < best[0]):
                 best = far, one, i
     return (best[1], best[2]) if best else None
 
 
-_NEAR = 1 / 30
+NEAR = 1 / 30
 
 
 def stops(chart: Chart) -> Sequence[float]:

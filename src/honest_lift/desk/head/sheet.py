@@ -109,7 +109,8 @@ class HeadSheet(QWidget):
 
     def _draw(self) -> None:
         stands = self._stands
-        self.drawing.show_scenes(beside([(1, draw(self.session, self.page.draws, stands))], self.task))
+        shown = beside([(1, draw(self.session, self.page.draws, stands))], self.task)
+        self.drawing.show_scenes(shown, spare=len(shown) - 1)
 
     def _turn_page(self, _: int) -> None:
         self.refresh()

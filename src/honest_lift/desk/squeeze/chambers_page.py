@@ -16,10 +16,11 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.shown_where import beside
 from honest_lift.desk.squeeze.grid import ChamberGrid
 from honest_lift.desk.steps.task import Task
+from honest_lift.drawings.cylinder.chamber_below import Head, chamber_scene
 from honest_lift.drawings.cylinder.clearance_volume import Part, left_over_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
-from honest_lift.facts.place import at_cylinder
+from honest_lift.facts.place import at_cylinder, at_position
 from honest_lift.numbers.units import from_inside, in_words, unit_of
 
 
@@ -80,9 +81,23 @@ class ChambersPage(QWidget):
         self._draw()
 
     def _draw(self) -> None:
-        bar, spread = (5, self._left_over()), (4, self._chambers())
-        pictures = beside([spread], self.task)[1:]
-        self.drawing.show_scenes([bar, spread, *pictures])
+        bar, spread = (6, self._left_over()), (4, self._chambers())
+        third = beside([bar, (4, self._below())], self.task)[-1]
+        self.drawing.show_scenes([bar, spread, third], spare=1)
+
+    def _below(self) -> Scene:
+        """Draw the chamber of the current cylinder from below."""
+        from honest_lift.estimates.resolve import resolve
+
+        book, here, unit = self.session.book, self.session.cylinder, self.session.unit("length")
+        heads = []
+        for name in book.engine.layout.of_cylinder(here) if here else ():
+            across = resolve(book, "head_diameter", at_position(name)).value
+            words = in_words(across, "length", unit) if isfinite(across) else ""
+            heads.append(Head(name, at_position(name).role, across, words, name == self.session.position))
+        bore = resolve(book, "bore", at_cylinder(here)).value if here else nan
+        words = self.tr("bore {0}").format(in_words(bore, "length", unit)) if isfinite(bore) else ""
+        return chamber_scene(bore, words, heads, self.tr("from below"))
 
     def _left_over(self) -> Scene:
         from honest_lift.estimates.cylinder.clearance_volume import TERMS
@@ -100,9 +115,7 @@ class ChambersPage(QWidget):
             return left_over_scene((), "", missing, places)
         parts = [Part(name, from_inside(one, "volume", unit)) for name, one in zip(TERMS, volumes, strict=True) if one]
         left, ratio = whole.left.figure.value[case], whole.ratio.figure.value[case]
-        title = self.tr("cylinder {0}: clearance volume {1}, {2:.2f} to 1").format(
-            here, in_words(left, "volume", unit), ratio
-        )
+        title = self.tr("clearance volume {0}, {1:.2f} to 1").format(in_words(left, "volume", unit), ratio)
         return left_over_scene(parts, title, missing, places)
 
     def _chambers(self) -> Scene:

@@ -37,7 +37,7 @@ class CrankPage(QWidget):
         self.words.setWordWrap(True)
         self.words.setAccessibleName(self.tr("What moves piston to valve"))
         self.curves, self.heads, self.train = CurveView(), SceneView(), SceneView()
-        self.curves.step = 1.0 / _HALVES
+        self.curves.step, self.curves.follows = 1.0 / _HALVES, False
         self.curves.setAccessibleName(self.tr("Piston to valve over the crank"))
         self.heads.setAccessibleName(self.tr("Valve heads at this angle, to scale"))
         self.train.setAccessibleName(self.tr("This valve with rocker, spring, seal and piston, to scale"))

@@ -13,6 +13,7 @@ from honest_lift.facts.parts import Member
 OUTER = Member("outer", 0.0, None, 4.6, 32.0, 6.0)
 INNER = Member("inner", 2.0, None, 3.2, 22.0, 7.0)
 HALF, HIGH, FREE, SOLID, STEM = 18.3, 40.0, 52.0, 28.0, 8.0
+_LINE = 28  # letters of a line
 _SEAL = 17.0  # over the seat, its top
 
 
@@ -24,8 +25,19 @@ def framed(
     right: float = 60.0,
     top: float = 66.0,
 ) -> Scene:
-    """Give a picture with its words under it."""
-    return Scene((*strokes, Words((left + right) / 2, bottom + 3.0, words)), left, bottom, right, top)
+    """Give a picture with its words under it, in two lines where they are long."""
+    lines, step = _lines(words), 0.14 * (top - bottom)
+    foot = bottom - step * (len(lines) - 1) - 3.0
+    told = [Words((left + right) / 2, bottom + 3.0 - step * i, line, size="small") for i, line in enumerate(lines)]
+    return Scene((*strokes, *told), left, foot, right, top)
+
+
+def _lines(words: str) -> list[str]:
+    """Break words in two about their middle where they are long."""
+    if len(words) <= _LINE:
+        return [words]
+    at = min((i for i, one in enumerate(words) if one == " "), key=lambda i: abs(i - len(words) / 2))
+    return [words[:at], words[at + 1 :]]
 
 
 def lit(one: Point, other: Point, words: str, off: float) -> list[Stroke]:

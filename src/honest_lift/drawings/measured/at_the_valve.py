@@ -179,8 +179,8 @@ def chamber() -> Scene:
     strokes: list[Stroke] = [Shape(head, "cut", hatched=True), Shape(fluid, "mark"), Box(-44.0, 0.0, 88.0, 3.0)]
     strokes += [Box(-4.0, 14.0, 8.0, 46.0), Line(0.0, 14.0, 0.0, 4.0), surface(0.0, 44.0, 4.0)]
     strokes += [Line(-4.0, y, -1.0, y, "faint") for y in range(18, 58, 4)]
-    strokes.append(Words(9.0, 44.0, "read before and after", "left", ink="mark"))
-    return framed(strokes, "valves closed and greased, plug in", -64.0, -36.0, 84.0, 64.0)
+    strokes.append(Words(0.0, 68.0, "read before and after", ink="mark"))
+    return framed(strokes, "valves closed and greased, plug in", -64.0, -36.0, 64.0, 73.0)
 
 
 def preload() -> Scene:

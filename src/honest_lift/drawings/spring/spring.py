@@ -50,7 +50,7 @@ def spring_scene(
             bind_words if i == len(views) - 1 else ""
         )  # one line on one pad: its words lie beside the last, free of the others
         strokes += _view(view, members, shims_mm, bind_mm, said, i * pitch, wide, form, lit=lit and i == 0)
-    return Scene(tuple(strokes), -wide / 2 - 6, -17.5, (len(views) - 1) * pitch + wide / 2 + 34, top + RETAINER_MM + 4)
+    return Scene(tuple(strokes), -wide / 2 - 6, -21.5, (len(views) - 1) * pitch + wide / 2 + 34, top + RETAINER_MM + 4)
 
 
 def _view(
@@ -68,7 +68,7 @@ def _view(
     base, half = sum(shims_mm), wide / 2
     strokes: list[Stroke] = [
         Shape(((x - half - 4, 0), (x + half + 4, 0), (x + half + 4, -2.6), (x - half - 4, -2.6)), "cut", hatched=True),
-        Words(x, -7.6, view.title, size="small", ink="faint"), Words(x, -14.8, view.load_words),
+        Words(x, -8.4, view.title, size="small", ink="faint"), Words(x, -17.6, view.load_words),
         *shim_stack(x, half + 1, 0.0, shims_mm),
     ]  # fmt: skip
     if not isfinite(view.height_mm):

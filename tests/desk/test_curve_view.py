@@ -37,7 +37,7 @@ def view(qtbot):
 
 
 def seen(view):
-    return view._plots[0].viewRange()[0]
+    return view._plots[0].plot.viewRange()[0]
 
 
 def key(view, one, shift=False):
@@ -78,7 +78,7 @@ def test_a_click_on_a_point_leads_on_and_elsewhere_only_moves_the_cursor(qtbot, 
     view.picked.connect(picked.append)
 
     def click(x, y):
-        spot = view._plots[0].vb.mapViewToScene(QPointF(x, y))
+        spot = view._plots[0].plot.vb.mapViewToScene(QPointF(x, y))
         QTest.mouseClick(view.field.viewport(), Qt.MouseButton.LeftButton, pos=view.field.mapFromScene(spot))
         QApplication.processEvents()
 
@@ -89,16 +89,16 @@ def test_a_click_on_a_point_leads_on_and_elsewhere_only_moves_the_cursor(qtbot, 
     assert view.at_x == pytest.approx(7.0, abs=0.1)
 
 
-def test_a_chart_falls_to_the_right_where_a_spring_is_pressed_and_says_why_it_is_empty(view):
-    assert "Test, over height, mm." in view.accessibleDescription()
+def test_a_chart_falls_to_the_right_where_a_spring_is_pressed_and_says_why_it_is_empty(qtbot, view):
+    qtbot.waitUntil(lambda: "Test, over height, mm." in view.accessibleDescription(), timeout=2000)
     view.show_chart(Chart("Test", Axis("height", "mm", 1), CHART.panels, falling=True))
-    assert view._plots[0].vb.state["xInverted"]
+    assert view._plots[0].plot.vb.state["xInverted"]
     view.place(4.0)
     key(view, Qt.Key.Key_Right)
     assert view.at_x == 2.0, "right is shorter"
     view.show_chart(Chart("Test", Axis("x"), (), "no load is measured yet"))
     assert view.told.isHidden()
-    assert view.accessibleDescription() == "Test: no load is measured yet."
+    qtbot.waitUntil(lambda: view.accessibleDescription() == "Test: no load is measured yet.", timeout=2000)
     view.dress(DARK, 1.3)
     key(view, Qt.Key.Key_Right)
     view.show_chart(CHART)

@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QLineEdit
 
 from engines import Bench
 from honest_lift.desk.steps.order import STEPS
+from honest_lift.drawings.chart import chart_words
 from honest_lift.drawings.scene import Words
 from honest_lift.facts.place import at_position
 from turning import OVER, opposed_heads
@@ -39,7 +40,7 @@ def test_the_demonstration_tells_which_cylinder_is_near_and_what_moves_it(turn):
     assert window.session.examination.finding("piston_valve", "3e").verdict.word == "passes"
     near = window.session.examination.finding("piston_valve", "7e")
     assert (near.verdict.word, near.provisional.word) == ("unproven", "fails")
-    assert "7 exhaust: piston to valve, in" in sheet.crank_page.curves.accessibleDescription()
+    assert "7 exhaust: piston to valve, in" in chart_words(sheet.crank_page.curves.chart)
     assert STEPS["turn"].progress(window.session) == (16, 16)
     sheet.grab()
 

@@ -1,46 +1,34 @@
 """Charts that can be read: zoom by wheel or + and -, moved by dragging, a cursor that reads every curve out, points that lead on.
 
-pyqtgraph is imported here and nowhere else, so only a sheet with a chart waits for it.
+pyqtgraph is imported here and by the panels alone, so only a sheet with a chart waits for it.
 """
 
 from __future__ import annotations
 
-import numpy as np
 import pyqtgraph as pg
-from PyQt6.QtCore import QPointF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QSize, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor
 from PyQt6.QtWidgets import QSizePolicy, QVBoxLayout, QWidget
 
+from honest_lift.desk.curve_panel import PanelView
 from honest_lift.desk.label import Label
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.drawings.chart import (
     NEAR,
     Axis,
     Chart,
-    Level,
     Panel,
-    Series,
     chart_words,
     nearest,
     read_out,
     stops,
 )
 
-_WEIGHTS = {"cut": 2.0, "mark": 2.0, "line": 1.6, "faint": 1.0, "fill": 1.0, "band": 1.0}
-_ROOM, _NAMED = 0.08, 4  # of the height, left over and under the curves; so much more over one with its name on top
+_ROOM = 0.08 / 3  # of the width, left beside the curves
 _STEP, _WIDE = 0.01, 0.1  # of what is seen: a step of the cursor, and one with Shift
-_NAME_AT = {
-    "top": (0.5, 1.0),
-    "foot": (0.5, 0.0),
-    "left": (1.05, -0.1),
-    "right": (-0.05, -0.1),
-    "end": (1.0, 1.0),
-}  # of its words
+_DESCRIBED_MS = 150  # after a hand rests
 _PANEL = 66  # unzoomed pixels a panel needs at the least
 _LEAST = 0.6  # of the wished height, in the smallest window
-
-
-Made = tuple[pg.PlotDataItem, pg.FillBetweenItem | None]  # a curve, and the band it is uncertain by
 
 
 class CurveView(QWidget):
@@ -57,6 +45,9 @@ class CurveView(QWidget):
         self.follows = True  # whether the cursor goes with the mouse, and not only where it is clicked
         self.step = 0.0  # of the cursor by a key, in x; 0: a hundredth of what is seen
         self._reads_out = reads_out
+        self._described = QTimer(self)  # once a hand rests
+        self._described.setSingleShot(True)
+        self._described.timeout.connect(self._describe)
         self._spread: object = None  # axes and looks the panels were made for
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.told, self.field = Label(), pg.GraphicsLayoutWidget()
@@ -69,9 +60,7 @@ class CurveView(QWidget):
         column.setSpacing(0)
         column.addWidget(self.told)
         column.addWidget(self.field, 1)
-        self._plots: list[pg.PlotItem] = []
-        self._lines: list[pg.InfiniteLine] = []
-        self._made: list[list[Made]] = []
+        self._plots: list[PanelView] = []
         self.field.scene().sigMouseMoved.connect(self._hovered)
         self.field.scene().sigMouseClicked.connect(self._clicked)
 
@@ -124,159 +113,40 @@ class CurveView(QWidget):
         if spread != self._spread:
             self._spread = spread
             self._lay_out()
-        for panel, plot, made in zip(self._panels, self._plots, self._made, strict=False):
-            self._fill(panel, plot, made)
-        self.setAccessibleDescription(chart_words(self.chart))
+        for panel, view in zip(self._panels, self._plots, strict=False):
+            view.show(panel)
+        self._described.start(_DESCRIBED_MS)
         self._tell()
+
+    def _describe(self) -> None:
+        self.setAccessibleDescription(chart_words(self.chart))
 
     def _lay_out(self) -> None:
         """Make the panels anew: other axes, another theme."""
         self.field.clear()
-        self._plots, self._lines, self._made = [], [], []
+        self._plots = []
         if self.chart.is_empty:
             words = pg.LabelItem(self.chart.missing, color=self.theme.faint)
             words.item.setFont(font(14 * self.zoom))
             self.field.addItem(words)
             return
         for row, panel in enumerate(self._panels):
-            plot = self.field.addPlot(row=row, col=0)
-            plot.setMenuEnabled(False)
-            plot.hideButtons()
-            plot.invertX(self.chart.falling)
-            last = row == len(self._panels) - 1
-            self._dress_axes(plot, panel, last=last)
+            plot, last = self.field.addPlot(row=row, col=0), row == len(self._panels) - 1
             if self._plots:
-                plot.setXLink(self._plots[0])
-            line = pg.InfiniteLine(self.at_x, pen=pg.mkPen(self.theme.faint, width=1))
-            plot.addItem(line, ignoreBounds=True)
-            self._plots.append(plot)
-            self._lines.append(line)
-            self._made.append([self._item(one, plot) for one in panel.series])
+                plot.setXLink(self._plots[0].plot)
+            x = self.chart.x if last else None
+            self._plots.append(PanelView(plot, panel, x, self.theme, self.zoom, falling=self.chart.falling))
             self.field.ci.layout.setRowStretchFactor(row, panel.share)
+        self.place(self.at_x)
         self._whole_x()
-
-    def _dress_axes(self, plot: pg.PlotItem, panel: Panel, *, last: bool) -> None:
-        face, ink = font(12 * self.zoom), QColor(self.theme.faint)
-        for side, words in (("left", ""), ("bottom", self.chart.x.words if last else "")):
-            axis = plot.getAxis(side)
-            axis.setTickFont(face)
-            axis.setPen(pg.mkPen(ink, width=1))
-            axis.setTextPen(pg.mkPen(ink))
-            axis.enableAutoSIPrefix(False)
-            axis.setStyle(showValues=side == "left" or last, autoExpandTextSpace=True)
-            if side == "bottom" and words:
-                axis.setLabel(words, color=self.theme.faint)
-                axis.label.setFont(face)
-            axis.showLabel(side == "bottom" and bool(words))
-        title = pg.LabelItem(
-            panel.y.words, color=self.theme.faint
-        )  # level, so that it is read without turning the head
-        title.item.setFont(face)
-        title.setParentItem(plot.vb)
-        title.anchor((0, 0), (0, 0), offset=(4, -6))
-        plot.getAxis("left").setWidth(round(48 * self.zoom))
-        plot.showGrid(x=True, y=True, alpha=0.12)
-
-    def _item(self, one: Series, plot: pg.PlotItem) -> Made:
-        colour, band = self._colour(one.ink), None
-        pen = pg.mkPen(
-            colour,
-            width=_WEIGHTS[one.ink] * self.zoom,
-            style=Qt.PenStyle.DashLine if one.dashed else Qt.PenStyle.SolidLine,
-        )
-        if one.band:
-            soft = QColor(colour)
-            soft.setAlpha(60)
-            edges = [pg.PlotDataItem(pen=None), pg.PlotDataItem(pen=None)]
-            band = pg.FillBetweenItem(*edges, brush=soft)
-            plot.addItem(band)
-        item = pg.PlotDataItem(pen=pen if one.joined else None, antialias=True)
-        plot.addItem(item)
-        return item, band
-
-    def _fill(self, panel: Panel, plot: pg.PlotItem, made: list[Made]) -> None:
-        for one, (item, band) in zip(panel.series, made, strict=False):
-            xs, ys = (np.array([point[i] for point in one.points], dtype=float) for i in (0, 1))
-            item.setData(xs, ys, **(self._dots(one) if one.dots else {}))
-            if band is not None:
-                at, low, high = (np.array([each[i] for each in one.band]) for i in (0, 1, 2))
-                band.curves[0].setData(at, low)
-                band.curves[1].setData(at, high)
-        self._level(panel, plot)
-
-    def _dots(self, one: Series) -> dict[str, object]:
-        """Give how the points of a curve look: a dot each, a cross in the mark's colour where one is suspect."""
-        odd, plain, marked = set(one.suspect), pg.mkBrush(self._colour(one.ink)), pg.mkBrush(self._colour("mark"))
-        each = [i in odd for i in range(len(one.points))]
-        return {
-            "symbol": ["x" if bad else "o" for bad in each], "symbolSize": [round((11 if bad else 6) * self.zoom) for bad in each],
-            "symbolBrush": [marked if bad else plain for bad in each], "symbolPen": pg.mkPen(None),
-        }  # fmt: skip
-
-    def _level(self, panel: Panel, plot: pg.PlotItem) -> None:
-        for old in [one for one in plot.items if getattr(one, "is_level", False)]:
-            plot.removeItem(old)
-        for row, level in enumerate(panel.levels):
-            for item in self._level_items(level, row):
-                item.is_level = True
-                plot.addItem(item, ignoreBounds=level.ends is None)
-        figures = [y for one in panel.series for _, y in one.points if np.isfinite(y)]
-        figures += [one.value for one in panel.levels if not one.upright and np.isfinite(one.value)]
-        low, high = (min(figures), min(max(figures), panel.most)) if figures else (0.0, 1.0)
-        room = _ROOM * ((high - low) or abs(high) or 1.0)
-        plot.setYRange(
-            low - room, high + room * (_NAMED if any(one.named == "top" for one in panel.series) else 1), padding=0
-        )
-        self._name(panel, plot)
-
-    def _name(self, panel: Panel, plot: pg.PlotItem) -> None:
-        """Write the names of curves where they lie highest, lowest, or end."""
-        for one in panel.series:
-            if (at := one.name_at) is None:
-                continue
-            anchor = _NAME_AT[one.named]
-            words = pg.TextItem(one.name, color=self._colour(one.ink), anchor=anchor, fill=pg.mkBrush(self.theme.blue))
-            words.setFont(font(13 * self.zoom))
-            words.setPos(*at)
-            words.is_level = True
-            plot.addItem(words, ignoreBounds=True)
-
-    def _level_items(self, level: Level, row: int) -> list[pg.GraphicsObject]:
-        style = Qt.PenStyle.DashLine if level.words else Qt.PenStyle.SolidLine  # a zero line says nothing
-        pen = pg.mkPen(self._colour(level.ink), width=1.2 * self.zoom, style=style)
-        options = {
-            "color": self._colour(level.ink),
-            "position": 0.96 - 0.2 * (row % 3) if level.upright else 0.02,
-            "anchors": ([(0, 0), (1, 0)] if not self.chart.falling else [(1, 0), (0, 0)])
-            if level.upright
-            else [(0, 0), (0, 1)],
-        }
-        if level.ends is not None:
-            pair = ([level.value] * 2, list(level.ends)) if level.upright else (list(level.ends), [level.value] * 2)
-            falls = pair[0][0] > pair[0][-1]
-            words = pg.TextItem(level.words, color=self._colour(level.ink), anchor=(1.0 if falls else 0.0, 0.0))
-            words.setFont(font(12 * self.zoom))
-            words.setPos(pair[0][0], pair[1][0])
-            return [pg.PlotDataItem(*pair, pen=pen), words]
-        line = pg.InfiniteLine(
-            level.value, 90 if level.upright else 0, pen=pen, label=level.words or None, labelOpts=options
-        )
-        if level.words:
-            line.label.setFont(font(12 * self.zoom))
-        return [line]
-
-    def _colour(self, ink: str) -> QColor:
-        return QColor(
-            {"mark": self.theme.mark, "faint": self.theme.faint, "fill": self.theme.blue2}.get(ink, self.theme.scribe)
-        )
 
     # --- the cursor ---
 
     def place(self, x: float) -> None:
         """Put the cursor at an x."""
         self.at_x = x
-        for line in self._lines:
-            line.setValue(x)
+        for view in self._plots:
+            view.cursor.setValue(x)
         self._tell()
 
     def _tell(self) -> None:
@@ -290,9 +160,9 @@ class CurveView(QWidget):
 
     def _there(self, spot: QPointF) -> tuple[int, float, float] | None:
         """Give the panel under a point of the field, and x and y there."""
-        for i, plot in enumerate(self._plots):
-            if plot.vb.sceneBoundingRect().contains(spot):
-                at = plot.vb.mapSceneToView(spot)
+        for i, view in enumerate(self._plots):
+            if view.plot.vb.sceneBoundingRect().contains(spot):
+                at = view.plot.vb.mapSceneToView(spot)
                 return i, at.x(), at.y()
         return None
 
@@ -305,7 +175,7 @@ class CurveView(QWidget):
             self.whole()
             return
         panel, x, y = there
-        (left, right), (low, high) = self._plots[panel].viewRange()
+        (left, right), (low, high) = self._plots[panel].plot.viewRange()
         found = nearest(self.chart, panel, x, y, abs(right - left) or 1.0, abs(high - low) or 1.0)
         self._put(x)
         if found is not None:
@@ -335,7 +205,7 @@ class CurveView(QWidget):
 
     def _walk(self, by: int, *, wide: bool) -> None:
         """Step the cursor: to the next point that was read where there are such points, else a little."""
-        read, (left, right) = stops(self.chart), self._plots[0].viewRange()[0]
+        read, (left, right) = stops(self.chart), self._plots[0].plot.viewRange()[0]
         if read and not wide and not self.step:
             after = [one for one in read if (one > self.at_x + 1e-9 if by > 0 else one < self.at_x - 1e-9)]
             self._put((min(after) if by > 0 else max(after)) if after else self.at_x)
@@ -346,25 +216,25 @@ class CurveView(QWidget):
 
     def scale(self, by: float) -> None:
         """Show less or more about the cursor."""
-        self._plots[0].vb.scaleBy((by, 1.0), center=(self.at_x, 0.0))
+        self._plots[0].plot.vb.scaleBy((by, 1.0), center=(self.at_x, 0.0))
 
     def whole(self) -> None:
         """Show all of it again."""
         self._whole_x()
-        for panel, plot in zip(self._panels, self._plots, strict=True):
-            self._level(panel, plot)
+        for panel, view in zip(self._panels, self._plots, strict=True):
+            view.fit(panel, again=True)
 
     def _whole_x(self) -> None:
         low, high = self.chart.x_ends
-        room = _ROOM / 3 * ((high - low) or 1.0)
-        self._plots[0].setXRange(low - room, high + room, padding=0)
+        room = _ROOM * ((high - low) or 1.0)
+        self._plots[0].plot.setXRange(low - room, high + room, padding=0)
         if not low <= self.at_x <= high:
             self.place(stops(self.chart)[0] if stops(self.chart) else low)
 
     def pick_here(self) -> None:
         """Choose the point that was read nearest to the cursor, if it is near."""
-        left, right = self._plots[0].viewRange()[0]
-        near = [(abs(x - self.at_x), key) for panel in self.chart.panels for one in panel.series
-                for key, (x, _) in zip(one.keys, one.points, strict=True)]  # fmt: skip
+        left, right = self._plots[0].plot.viewRange()[0]
+        read = [one for panel in self.chart.panels for one in panel.series if one.keys]
+        near = [(abs(x - self.at_x), key) for one in read for key, (x, _) in zip(one.keys, one.points, strict=True)]
         if near and min(near)[0] <= NEAR * abs(right - left):
             self.picked.emit(min(near)[1])

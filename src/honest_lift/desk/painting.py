@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 
 from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt
 from PyQt6.QtGui import QBrush, QColor, QFont, QFontMetrics, QPainter, QPainterPath, QPen, QPolygonF
@@ -106,18 +107,21 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
         "fill": QColor(theme.blue2), "band": QColor(theme.blue2), "cut": QColor(theme.scribe),
     }  # fmt: skip
 
-    def outlined(shape: Shape) -> None:
-        outline = QPolygonF([at(x, y) for x, y in shape.points])
-        pen = QPen(inks[shape.ink], _WEIGHTS[shape.ink] * zoom)
+    def outlined(run: list[Shape]) -> None:
+        outline, first = QPainterPath(), run[0]
+        for shape in run:
+            outline.addPolygon(QPolygonF([at(x, y) for x, y in shape.points]))
+            outline.closeSubpath()
+        pen = QPen(inks[first.ink], _WEIGHTS[first.ink] * zoom)
         pen.setJoinStyle(Qt.PenJoinStyle.RoundJoin)
-        if shape.dashed:
+        if first.dashed:
             pen.setDashPattern(_DASHES)
         painter.setPen(pen)
         painter.setBrush(inks["fill"])
-        painter.drawPolygon(outline)
-        if shape.hatched:
+        painter.drawPath(outline)
+        if first.hatched:
             painter.setBrush(QBrush(inks["faint"], Qt.BrushStyle.BDiagPattern))
-            painter.drawPolygon(outline)
+            painter.drawPath(outline)
 
     def pointed(arrow: Arrow) -> None:
         tip, back = at(arrow.x, arrow.y), at(arrow.from_x, arrow.from_y)
@@ -146,9 +150,8 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
 
     painter.save()
     painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-    for one in scene.strokes:  # bodies hide what lies behind them
-        if isinstance(one, Shape):
-            outlined(one)
+    for run in _runs(scene):  # bodies hide what lies behind them
+        outlined(run)
     # strokes alike are drawn together: a nest has a hundred
     for (ink, filled, dashed), strokes in _alike(scene).items():
         pen = QPen(inks[ink], _WEIGHTS[ink] * zoom)
@@ -166,6 +169,22 @@ def paint_scene(painter: QPainter, theme: Theme, scene: Scene, area: QRectF, zoo
             painter.setFont(_face(words, zoom))
             painter.drawText(box.adjusted(0, 0, 2, 0), LEFT | VCENTER, words.text)
     painter.restore()
+
+
+def _runs(scene: Scene) -> Iterator[list[Shape]]:
+    """Give bodies in their order; strands of wire, which hide nothing of each other, are drawn in one go."""
+    run: list[Shape] = []
+    for one in scene.strokes:
+        if not isinstance(one, Shape):
+            continue
+        if run and not (
+            one.ink == run[0].ink == "faint" and one.hatched == run[0].hatched and one.dashed == run[0].dashed
+        ):
+            yield run
+            run = []
+        run.append(one)
+    if run:
+        yield run
 
 
 def word_boxes(scene: Scene, area: QRectF, zoom: float) -> list[tuple[Words, QRectF | None]]:

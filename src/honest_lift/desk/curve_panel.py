@@ -152,7 +152,7 @@ class PanelView:
         pen = pg.mkPen(colour, width=1.2 * self.zoom, style=style)
         if level.ends is not None:
             pair = ([level.value] * 2, list(level.ends)) if level.upright else (list(level.ends), [level.value] * 2)
-            words = pg.TextItem(level.words, color=colour, anchor=(1.0 if pair[0][0] > pair[0][-1] else 0.0, 0.0))
+            words = pg.TextItem(level.words, color=colour, anchor=(float(pair[0][0] > pair[0][-1]), float(level.above)))
             words.setFont(font(12 * self.zoom))
             words.setPos(pair[0][0], pair[1][0])
             return [pg.PlotCurveItem(np.array(pair[0]), np.array(pair[1]), pen=pen), words]

@@ -19,14 +19,14 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("valves-and-seats", "head", "Valves and seats", "7i", "light", EIGHT),
     ("spring-seats", "head", "Spring seats", "2e", "light", FOUR),
     ("springs", "springs", "", "4i", "light", EIGHT),
-    ("engine", "engine", "Engine", "", "light", EIGHT),
-    ("cam-card", "engine", "Cam card", "", "light", EIGHT),
+    ("pushrod-finder", "rocker", "Pushrod finder", "3i", "light", EIGHT),
+    ("bucket-shims", "rocker", "Bucket shims", "2i", "light", FOUR),
     ("tester", "engine", "Tester", "", "light", EIGHT),
     ("readings", "readings", "", "1i", "light", EIGHT),
     ("shims", "shims", "", "5i", "light", EIGHT),
     ("camshaft", "cam", "Around the turn", "3i", "light", EIGHT),
     ("lobes", "cam", "Measured lobes", "3i", "dark", EIGHT),
-    ("rocker", "rocker", "", "3i", "light", EIGHT),
+    ("rocker", "rocker", "Geometry", "3i", "light", EIGHT),
     ("turn", "turn", "", "7i", "light", EIGHT),
     ("chambers", "squeeze", "Chambers", "5i", "light", EIGHT),
     ("match", "match", "Find", "5i", "light", EIGHT),
@@ -67,7 +67,7 @@ def _open(window: Window, step: str, page: str, valve: str, theme: str) -> None:
     session.open_step(step)
     session.go(valve or "1e")
     window.dress(theme, 1.0)
-    if step in ("engine", "head", "cam", "squeeze", "match", "trial"):
+    if page and step in ("engine", "head", "cam", "squeeze", "match", "trial", "rocker"):
         window.sheets[step].open_page(page)
         if step == "trial":
             window.sheets[step].one_page.show_changes(_TRIED)

@@ -74,6 +74,7 @@ class Level(Struct, frozen=True):
     ink: Ink = "faint"
     upright: bool = False
     ends: tuple[float, float] | None = None  # where it begins and ends; None: all across
+    above: bool = False  # its words stand over the line, and not under it
 
 
 class Panel(Struct, frozen=True):

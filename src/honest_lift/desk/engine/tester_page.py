@@ -121,6 +121,7 @@ class TesterPage(Page):
             from honest_lift.desk.curve_view import CurveView
 
             self.curve = CurveView()
+            self.curve.wish(190)
             self.curve.setAccessibleName(self.tr("What the tester shows too much, and the line it is corrected by"))
             self.curve.picked.connect(lambda row: self.readings.ready(int(row), 3))
             self.beside_readings.addWidget(self.curve, 2)

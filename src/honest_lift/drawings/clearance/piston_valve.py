@@ -59,7 +59,9 @@ def clearance_chart(curves: list[ClearanceCurve], unit: str, places: int, missin
             )
         if isfinite(one.limit):
             ends = (0.0, SPAN_DEG) if side else (0.0, -SPAN_DEG)
-            levels.append(Level(one.limit, f"limit {one.limit:.{places}f}", one.ink, ends=ends))
+            levels.append(
+                Level(one.limit, f"limit {one.limit:.{places}f}", one.ink, ends=ends, above=one.least < one.limit)
+            )
     nearest = [end for one in curves for end in (one.least, one.limit) if isfinite(end)]
     most = _SEEN * max(nearest) if nearest and max(nearest) > 0 else inf  # so that what matters is not at the foot
     panel = Panel(Axis("piston to valve", unit, places), tuple(series), tuple(levels), most=most)

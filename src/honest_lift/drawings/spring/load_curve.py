@@ -38,7 +38,7 @@ def load_chart(one: LoadCurve) -> Chart:
     series = [
         Series("by geometry", one.predicted, "faint", dashed=True, named="foot"),
         Series("measured", one.curve, "line", band=one.band),
-        Series("card", one.card, "mark", dots=True, joined=False, named="top"),
+        Series("card", one.card, "mark", dots=True, joined=False, named="left"),
         Series("read", one.measured, "line", dots=True, joined=False, keys=one.keys),
     ]  # fmt: skip
     levels = (Level(one.bind, f"binds {one.bind:.{one.places}f}", "mark", upright=True),) if isfinite(one.bind) else ()

@@ -56,7 +56,7 @@ class ChambersPage(QWidget):
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.grid.dress(theme, zoom)
-        self.drawing.wish(128)
+        self.drawing.wish(176)
         self.drawing.dress(theme, zoom)
 
     def refresh(self) -> None:

@@ -124,6 +124,12 @@ def test_a_chart_leaves_as_drawing_picture_and_figures(view, monkeypatch, tmp_pa
         monkeypatch.setattr(questions, "chart_to_save", lambda parent, suggestion, path=path: path)
         page.save_drawing()
         assert path.read_bytes().startswith(begins)
+    window.session.open_step("springs")
+    curve, path = window.sheets["springs"].curve, tmp_path / "loads.csv"
+    monkeypatch.setattr(questions, "chart_to_save", lambda parent, suggestion: path)
+    key(curve, Qt.Key.Key_S)
+    assert "load,read," in path.read_text(), "any chart leaves by its key, and by its menu"
+    assert "Saved: loads.csv" in window.bar.understood.text()
 
 
 def test_a_point_on_the_load_curve_is_read_again_at_the_bar(qtbot, open_window):

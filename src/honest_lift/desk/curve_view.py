@@ -8,11 +8,12 @@ from __future__ import annotations
 import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, QSize, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor
-from PyQt6.QtWidgets import QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QMenu, QSizePolicy, QVBoxLayout, QWidget
 
 from honest_lift.desk.curve_panel import PanelView
 from honest_lift.desk.label import Label
 from honest_lift.desk.theme import LIGHT, font
+from honest_lift.desk.writing_out import save_chart
 from honest_lift.drawings.chart import (
     NEAR,
     Axis,
@@ -54,6 +55,7 @@ class CurveView(QWidget):
         self.told.setObjectName("readOut")
         self.told.setWordWrap(True)
         self.field.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        self.field.setContextMenuPolicy(Qt.ContextMenuPolicy.NoContextMenu)  # the menu is this widget's
         self.field.ci.layout.setSpacing(0)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -200,6 +202,8 @@ class CurveView(QWidget):
             self.whole()
         elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
             self.pick_here()
+        elif key == Qt.Key.Key_S:
+            self.save()
         else:
             super().keyPressEvent(event)
 
@@ -238,3 +242,19 @@ class CurveView(QWidget):
         near = [(abs(x - self.at_x), key) for one in read for key, (x, _) in zip(one.keys, one.points, strict=True)]
         if near and min(near)[0] <= NEAR * abs(right - left):
             self.picked.emit(min(near)[1])
+
+    # --- leaving the program ---
+
+    def contextMenuEvent(self, event) -> None:
+        menu = QMenu(self)
+        for words, does in (
+            (self.tr("Show all (Home)"), self.whole),
+            (self.tr("Save as SVG, PNG or CSV… (S)"), self.save),
+        ):
+            menu.addAction(words).triggered.connect(lambda _=False, does=does: does())
+        menu.setEnabled(bool(self._plots))
+        menu.exec(event.globalPos())
+
+    def save(self) -> None:
+        """Write the chart as it is seen, or its figures, where a person says."""
+        save_chart(self, self.window().session, self, self.chart.title.lower())

@@ -103,6 +103,11 @@ def test_a_chart_falls_to_the_right_where_a_spring_is_pressed_and_says_why_it_is
     key(view, Qt.Key.Key_Right)
     view.show_chart(CHART)
     assert len(view._plots) == 2
+    names = [items.name for items in view._plots[0]._items if items.name is not None]
+    assert all(one.isVisible() for one in names)
+    view.resize(300, 300)
+    QApplication.processEvents()
+    assert not any(one.isVisible() for one in names), "no name is cut"
     view.resize(700, 90)
     QApplication.processEvents()
     assert len(view._plots) == 1, "a low window shows what matters first"

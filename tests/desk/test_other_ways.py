@@ -141,7 +141,7 @@ def test_cuts_are_told_on_the_rocker_sheet_before_anybody_measured_the_gear(qtbo
     window._actions["step_rocker"].trigger()
     sheet = window.sheets["rocker"]
     sheet.open_page("What moved it")
-    page = sheet.stack.currentWidget()
+    page = sheet.stack.currentWidget().widget()
     put(qtbot, page.table, row_of(page.table, "head cut"), "by", "twenty")
     assert "twenty" in page.wrong.text()
     put(qtbot, page.table, row_of(page.table, "head cut"), "by", "0.5")

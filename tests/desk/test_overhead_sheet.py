@@ -115,7 +115,7 @@ def test_an_empty_engine_of_either_gear_says_what_to_do(sheet):
         ("bucket", "State the shims that are in"),
     ):
         window, rocker = sheet(Bench().do(Describe({"gear": gear}, gear)).book, "1e")
-        page = rocker.stack.currentWidget()
+        page = rocker.stack.currentWidget().widget()
         assert words in page.words.text()
         window.session.show_page("Rocker")
         assert window.sheets["engine"].pages["Rocker"].mount.count() == (1 if gear == "bucket" else 2)

@@ -115,6 +115,12 @@ class PanelView:
             self._draw_levels()
         self.fit(panel)
 
+    def show_names(self, *, there: bool) -> None:
+        """Write names on the curves, or leave them out where one would be cut."""
+        for items in self._items:
+            if items.name is not None:
+                items.name.setVisible(there)
+
     def _fill(self, one: Series, items: _Items) -> None:
         xs, ys = (np.array([point[i] for point in one.points], dtype=float) for i in (0, 1))
         if items.line is not None:

@@ -5,6 +5,8 @@ pyqtgraph is imported here and by the panels alone, so only a sheet with a chart
 
 from __future__ import annotations
 
+from textwrap import wrap
+
 import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, QSize, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor
@@ -28,6 +30,8 @@ from honest_lift.drawings.chart import (
 _ROOM = 0.08 / 3  # of the width, left beside the curves
 _STEP, _WIDE = 0.01, 0.1  # of what is seen: a step of the cursor, and one with Shift
 _DESCRIBED_MS = 150  # after a hand rests
+_LETTER = 9  # unzoomed pixels of a letter, with room to spare
+_NAMED = 320  # unzoomed pixels a chart needs for names on its curves
 _PANEL = 66  # unzoomed pixels a panel needs at the least
 _LEAST = 0.6  # of the wished height, in the smallest window
 
@@ -89,7 +93,10 @@ class CurveView(QWidget):
 
     def resizeEvent(self, event) -> None:
         super().resizeEvent(event)
-        if len(self.chart.panels) > 1:
+        self._show_names()
+        if self.chart.is_empty:
+            self._spread = None  # what is missing is broken into lines anew
+        if self.chart.is_empty or len(self.chart.panels) > 1:
             self._draw()  # a low window shows fewer panels
 
     # --- showing ---
@@ -128,7 +135,8 @@ class CurveView(QWidget):
         self.field.clear()
         self._plots = []
         if self.chart.is_empty:
-            words = pg.LabelItem(self.chart.missing, color=self.theme.faint)
+            letters = max(int(self.width() / (_LETTER * self.zoom)), 16)
+            words = pg.LabelItem("<br>".join(wrap(self.chart.missing, letters)), color=self.theme.faint)
             words.item.setFont(font(14 * self.zoom))
             self.field.addItem(words)
             return
@@ -141,6 +149,11 @@ class CurveView(QWidget):
             self.field.ci.layout.setRowStretchFactor(row, panel.share)
         self.place(self.at_x)
         self._whole_x()
+        self._show_names()
+
+    def _show_names(self) -> None:
+        for view in self._plots:
+            view.show_names(there=self.width() > _NAMED * self.zoom)
 
     # --- the cursor ---
 

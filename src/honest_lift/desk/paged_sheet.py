@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QTabBar, QVBoxLayout, Q
 
 from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
+from honest_lift.desk.scrolling import scrolling
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 
@@ -31,7 +32,7 @@ class PagedSheet(QWidget):
         self.tabs.setAccessibleName(self.tr("Pages of {0}").format(title.lower()))
         for name, page in self.pages.items():
             self.tabs.addTab(self.tr(name))
-            self.stack.addWidget(page)
+            self.stack.addWidget(scrolling(page))
         self._lay_out(title, caution)
         self.tabs.currentChanged.connect(self._show)
         follow(self, (session.changed, session.examined, session.moved), self.refresh)
@@ -72,4 +73,4 @@ class PagedSheet(QWidget):
         """Follow the session, while it is looked at."""
         if self.session.step == self.step:
             self.subtitle.setText(self.where())
-            self.stack.currentWidget().refresh()
+            self.stack.currentWidget().widget().refresh()

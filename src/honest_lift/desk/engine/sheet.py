@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QScrollArea, QTabWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QTabWidget, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.begin_page import BeginPage
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
@@ -18,6 +17,7 @@ from honest_lift.desk.engine.tester_page import TesterPage
 from honest_lift.desk.engine.tools_page import ToolsPage
 from honest_lift.desk.following import follow
 from honest_lift.desk.label import Label
+from honest_lift.desk.scrolling import scrolling
 from honest_lift.desk.session import Session
 
 PAGES = {
@@ -25,16 +25,6 @@ PAGES = {
     "Pockets and allowances": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage,
     "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
-
-
-def _scrolling(page: QWidget) -> QScrollArea:
-    """Let a page scroll where the window is too low for its tables."""
-    area = QScrollArea()
-    area.setWidgetResizable(True)
-    area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-    area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-    area.setWidget(page)
-    return area
 
 
 class EngineSheet(QWidget):
@@ -53,7 +43,7 @@ class EngineSheet(QWidget):
         self.tabs.setDocumentMode(True)
         self.pages = {name: make(session) for name, make in PAGES.items()}
         for name, page in self.pages.items():
-            self.tabs.addTab(_scrolling(page), self.tr(name))
+            self.tabs.addTab(scrolling(page), self.tr(name))
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.addWidget(title)

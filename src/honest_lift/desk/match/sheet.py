@@ -29,6 +29,6 @@ class MatchSheet(PagedSheet):
 
     def where(self) -> str:
         """Say what is matched, or the valve whose masses are shown."""
-        if self.stack.currentWidget() is self.masses_page and self.session.position:
+        if self.stack.currentWidget().widget() is self.masses_page and self.session.position:
             return position_title(self.session.position)
         return self.tr("cards against pockets as measured; a card never proves anything")

@@ -10,6 +10,7 @@ from honest_lift.desk.rocker.bucket_page import BucketPage
 from honest_lift.desk.rocker.finder_page import FinderPage
 from honest_lift.desk.rocker.geometry_page import GeometryPage
 from honest_lift.desk.rocker.moved_page import MovedPage
+from honest_lift.desk.scrolling import scrolling
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.facts.place import position_title
@@ -40,7 +41,7 @@ class RockerSheet(QWidget):
         self.tabs.setUsesScrollButtons(False)
         self.tabs.setAccessibleName(self.tr("Pages of the rocker"))
         for page in self.pages.values():
-            self.stack.addWidget(page)
+            self.stack.addWidget(scrolling(page))
         column = QVBoxLayout(self)
         column.setContentsMargins(14, 8, 14, 6)
         column.setSpacing(6)
@@ -74,11 +75,14 @@ class RockerSheet(QWidget):
         for name in _PAGES[gear]:
             self.tabs.addTab(self.tr(name))
         self.tabs.blockSignals(False)
-        self.stack.setCurrentWidget(self.pages[_PAGES[gear][0]])
+        self._open(_PAGES[gear][0])
 
     def _turn_page(self) -> None:
-        self.stack.setCurrentWidget(self.pages[_PAGES[self._gear][max(self.tabs.currentIndex(), 0)]])
+        self._open(_PAGES[self._gear][max(self.tabs.currentIndex(), 0)])
         self.refresh()
+
+    def _open(self, name: str) -> None:
+        self.stack.setCurrentIndex(list(self.pages).index(name))
 
     def refresh(self) -> None:
         """Follow the session, while it is looked at."""
@@ -88,4 +92,4 @@ class RockerSheet(QWidget):
         self.subtitle.setText(
             position_title(self.session.position) if self.session.position else self.tr("no valve laid out yet")
         )
-        self.stack.currentWidget().refresh()
+        self.stack.currentWidget().widget().refresh()

@@ -22,6 +22,7 @@ if TYPE_CHECKING:
 _HALVES, _SPAN_DEG = 2, 180
 _PLAY_MS, _PLAYED = 25, 2  # a whole degree at a time
 _WORDS_AFTER_MS = 60
+_LOW = 400  # unzoomed pixels: a page lower than that shows no heads
 _RODS = {"": "rods: not stated", "steel": "steel rods", "aluminium": "aluminium rods"}
 
 
@@ -53,6 +54,7 @@ class CrankPage(QWidget):
         self._worked: Any = None
         self._charted: Any = None  # for what the curves were drawn last
         self._turned: Any = None
+        self._zoom = 1.0
         self._playing = QTimer(self)
         self._lay_out()
         self._playing.timeout.connect(self._turn_on)
@@ -80,8 +82,13 @@ class CrankPage(QWidget):
         ))  # fmt: skip
         column.addWidget(scrolled(self.words), 3)
 
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
+        self.heads.setVisible(self.height() > _LOW * self._zoom)  # too small to be told apart it only takes room
+
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self._zoom = zoom
         for view, high in ((self.curves, 205), (self.heads, 140), (self.train, 351)):
             view.dress(theme, zoom)
             view.setMinimumHeight(round(high * zoom / 3))  # a low window makes the drawings smaller, and covers nothing

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from math import isfinite
+from textwrap import wrap
 
 from msgspec import Struct
 
 from honest_lift.drawings.scene import Anchor, Box, Ink, Line, Scene, Stroke, Words
 
 _WIDE, _HIGH = 100.0, 46.0
+_LINE = 30  # letters of a line that says what is missing
 _LEAST_SHARE = 0.012  # a part thinner than that is told and not drawn
 
 
@@ -24,7 +26,11 @@ def left_over_scene(parts: Sequence[Part], title: str, missing: str, places: int
     """Draw the parts of a volume to scale, side by side, each named under its share."""
     whole = sum(one.volume for one in parts if one.volume > 0)
     if not parts or not isfinite(whole) or whole <= 0:
-        return Scene((Words(_WIDE / 2, _HIGH / 2, missing, ink="faint"),), 0, 0, _WIDE, _HIGH, stretched=True)
+        lines = wrap(missing, _LINE)
+        told = (
+            Words(_WIDE / 2, _HIGH / 2 + 8.0 * (len(lines) / 2 - i), line, ink="faint") for i, line in enumerate(lines)
+        )
+        return Scene(tuple(told), 0, 0, _WIDE, _HIGH, stretched=True)
     strokes: list[Stroke] = [Words(_WIDE / 2, _HIGH - 3, title)]
     left, shelf = 2.0, 0
     for one in parts:

@@ -75,7 +75,7 @@ def _view(
         return [
             *strokes,
             *faintly(_spring(members, x, base, _USUAL_MM, half, form)),
-            Words(x, base + 20, "not known", ink="line"),
+            Words(x + half + 7.5, base + 12, "not known", "left"),
         ]
     top = base + view.height_mm
     strokes += _spring(members, x, base, view.height_mm, half, form)

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from honest_lift.desk.steps.task import Task
-from honest_lift.drawings.measured.pictures import picture_of
 from honest_lift.drawings.scene import Scene
 
 Shared = list[tuple[float, Scene]]
@@ -17,7 +16,12 @@ def beside(scenes: Shared, task: Task | None, own: Iterable[str] = ()) -> Shared
 
     `own`: quantities that the sheet's drawing shows by itself.
     """
-    picture = None if task is None or task.quantity in own else picture_of(task.quantity)
+    if task is None or task.quantity in own:
+        return scenes
+    # the first window waits for no picture it does not show
+    from honest_lift.drawings.measured.pictures import picture_of
+
+    picture = picture_of(task.quantity)
     if picture is None:
         return scenes
     if len(scenes) == 1:

@@ -5,13 +5,8 @@ Played by whichever sound player the desktop has, in a process of its own; witho
 
 from __future__ import annotations
 
-import math
-import shutil
-import struct
-import tempfile
-import wave
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from PyQt6.QtCore import QObject, QProcess
 from PyQt6.QtWidgets import QApplication
@@ -40,7 +35,7 @@ class Tones(QObject):
         self._process = QProcess(self)
         self._process.finished.connect(self._play_next)
         self._process.errorOccurred.connect(lambda _: QApplication.beep())
-        self._folder: tempfile.TemporaryDirectory[str] | None = None
+        self._folder: Any = None  # where the tones lie, once one is heard
         session.confirmed.connect(lambda _: self.play("confirmed"))
         bar.questioned.connect(lambda: self.play("asked"))
         for signal in (session.changed, session.examined):
@@ -89,6 +84,8 @@ class Tones(QObject):
             self._play_next()
 
     def _file(self, name: str) -> Path:
+        import tempfile  # nothing of this is wanted before the first tone
+
         self._folder = self._folder or tempfile.TemporaryDirectory(prefix="honest-lift-tones-")
         path = Path(self._folder.name) / f"{name}.wav"
         if not path.exists():
@@ -110,11 +107,17 @@ class Tones(QObject):
 
 def found_player() -> tuple[str, ...]:
     """Give the first sound player of the desktop that is there, with its arguments; none: empty."""
+    import shutil
+
     return next((one for one in _PLAYERS if shutil.which(one[0])), ())
 
 
 def write_tone(path: Path, hertz: tuple[int, ...]) -> None:
     """Write tones, one after the other, as a sound file of 16 bit mono; each swells and dies away, so that it does not click."""
+    import math
+    import struct
+    import wave
+
     count = round(_RATE * _SECONDS)
     samples: list[int] = []
     for pitch in hertz:

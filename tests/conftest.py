@@ -14,7 +14,9 @@ from honest_lift.desk import questions
 if (worker := os.environ.get("PYTEST_XDIST_WORKER")) and (displays := os.environ.get("TEST_DISPLAYS", "").split()):
     os.environ["DISPLAY"] = displays[int(worker.removeprefix("gw")) % len(displays)]  # each has a focus of its own
 
-settings.register_profile("house", deadline=None)  # a busy machine is no failure; timing lives in benchmarks/
+# A busy machine is no failure, timing lives in benchmarks/; the same examples every time, so that a red run is its change's own.
+settings.register_profile("house", deadline=None, derandomize=True)
+settings.register_profile("search", deadline=None)  # --hypothesis-profile=search: other examples at every run
 settings.load_profile("house")
 
 

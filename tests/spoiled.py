@@ -165,6 +165,7 @@ def spoiled_table(book: Book, one: Walked):
     yield from spoiled_tool(book, one.table, one.field)
     if one.field == "tool":
         yield "tool too short", with_tool(book, one.table.tool, lowest=0.0, highest=0.8 * max(one.table.lift_mm))
+        yield "tool begins too high", with_tool(book, one.table.tool, lowest=0.2 * max(one.table.lift_mm), highest=None)
     yield "another cam since", fitted(book, "cam", "engine")
 
 

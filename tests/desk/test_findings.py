@@ -24,7 +24,7 @@ def page(qtbot, open_window):
         window.session.go(valve)
         window.session.look_into(check)
         sheet = window.sheets["finding"]
-        qtbot.waitUntil(lambda: not sheet.at_work.is_at_work, timeout=20000)
+        qtbot.waitUntil(lambda: not sheet.at_work.is_at_work, timeout=60000)
         return window, sheet
 
     return opened

@@ -21,6 +21,12 @@ def test_which_are_measured_again(loads, again):
     assert np.flatnonzero(to_measure_again(np.array(loads, dtype=float), 3.0)).tolist() == again
 
 
+@pytest.mark.parametrize("loads", [[0.0, 0.0, 0.0], [0.0, 0.0, 600.0], [0.0]])
+def test_springs_that_carry_nothing_have_no_share(loads):
+    assert np.isnan(share_of_median(np.array(loads))).all()
+    assert np.isnan(spread(np.array(loads)))
+
+
 @given(st.lists(st.floats(400, 800), min_size=4, max_size=16))
 def test_the_scatter_is_scipys(loads):
     values = np.array(loads)

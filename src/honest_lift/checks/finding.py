@@ -84,12 +84,12 @@ class Finding(Struct, frozen=True):
 
     @property
     def rung(self) -> float:
-        """Give the margin over the comfort."""
+        """Give the margin in shares of the comfort margin."""
         return self.margin / self.comfort if self.comfort else nan
 
     @property
     def weakness(self) -> float:
-        """Give (margin - U)/comfort: the least of a valve is its weakest point."""
+        """Give (margin - U)/(comfort margin): the least of a valve is its weakest point."""
         return (self.margin - self.expanded) / self.comfort if self.comfort else nan
 
     def shares(self) -> tuple[tuple[str, float], ...]:

@@ -162,7 +162,7 @@ def _fitments(layout: Layout) -> tuple[Fitment, ...]:
 def _tools() -> tuple[Tool, ...]:
     wanted = {
         "gauge": ("height micrometer, 0.001 in", "height micrometer no. 2"),
-        "caliper": ("caliper, 0.02 mm", "long caliper"),
+        "caliper": ("caliper, 0.02 mm", "caliper no. 1"),
         "rule": ("rule, 1/32 in", "bench rule"),
         "indicator": ("dial indicator, 0.001 in", "indicator no. 1"),
         "feeler": ("feeler gauges", "feelers"),

@@ -8,13 +8,14 @@ from __future__ import annotations
 from textwrap import wrap
 
 import pyqtgraph as pg
-from PyQt6.QtCore import QPointF, QSize, Qt, QTimer, pyqtSignal
+from PyQt6.QtCore import QPointF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor
-from PyQt6.QtWidgets import QMenu, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QMenu, QVBoxLayout
 
 from honest_lift.desk.curve_panel import PanelView
 from honest_lift.desk.label import Label
 from honest_lift.desk.theme import LIGHT, font
+from honest_lift.desk.wished_height import WishedHeight
 from honest_lift.desk.writing_out import save_chart
 from honest_lift.drawings.chart import (
     NEAR,
@@ -33,10 +34,9 @@ _DESCRIBED_MS = 150  # after a hand rests
 _LETTER = 9  # unzoomed pixels of a letter, with room to spare
 _NAMED = 320  # unzoomed pixels a chart needs for names on its curves
 _PANEL = 66  # unzoomed pixels a panel needs at the least
-_LEAST = 0.6  # of the wished height, in the smallest window
 
 
-class CurveView(QWidget):
+class CurveView(WishedHeight):
     """Shows a chart. `at_x`: where its cursor stands; `placed`: it was put there; `picked`: the key of a point that was chosen."""
 
     placed = pyqtSignal(float)
@@ -44,7 +44,7 @@ class CurveView(QWidget):
 
     def __init__(self, *, reads_out: bool = True) -> None:
         super().__init__()
-        self.theme, self.zoom, self._tall = LIGHT, 1.0, 0
+        self.theme = LIGHT
         self.chart = Chart("", Axis(""))
         self.at_x = 0.0
         self.follows = True  # whether the cursor goes with the mouse, and not only where it is clicked
@@ -76,20 +76,9 @@ class CurveView(QWidget):
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
         self.field.setBackground(QColor(theme.blue))
-        if self._tall:
-            self.setMaximumHeight(round(self._tall * zoom))
-            self.setMinimumHeight(round(_LEAST * self._tall * zoom))
+        self.take_height()
         self._spread = None
         self._draw()
-
-    def wish(self, tall: int) -> None:
-        """Be so tall, in unzoomed pixels, where there is room, and less where a table needs it."""
-        self._tall = tall
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
-
-    def sizeHint(self) -> QSize:
-        """Give the height that is wished."""
-        return QSize(200, round(self._tall * self.zoom)) if self._tall else super().sizeHint()
 
     def resizeEvent(self, event) -> None:
         super().resizeEvent(event)

@@ -4,20 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
-from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from honest_lift.desk.painting import fitted, paint_scene, rounded
 from honest_lift.desk.theme import LIGHT
+from honest_lift.desk.wished_height import WishedHeight
 from honest_lift.drawings.scene import Scene, scene_words
 
 _PAD = 10
 _ROOM = 200  # unzoomed pixels the words of a spare drawing need
-_LEAST = 0.6  # of the wished height, in the smallest window
 
 
-class SceneView(QWidget):
+class SceneView(WishedHeight):
     """Draws (share, scene) pairs. `pressed`, `dragged`: which scene, and where on it in the scene's own x and y."""
 
     pressed = pyqtSignal(int, float, float)
@@ -25,27 +24,15 @@ class SceneView(QWidget):
 
     def __init__(self) -> None:
         super().__init__()
-        self.theme, self.zoom = LIGHT, 1.0
+        self.theme = LIGHT
         self.scenes: list[tuple[float, Scene]] = []
-        self._held, self._tall, self._spare = -1, 0, 0
+        self._held, self._spare = -1, 0
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
-        if self._tall:
-            self.setMaximumHeight(round(self._tall * zoom))
-            self.setMinimumHeight(round(_LEAST * self._tall * zoom))
-            self.updateGeometry()
+        self.take_height()
         self.update()
-
-    def wish(self, tall: int) -> None:
-        """Be so tall, in unzoomed pixels, where there is room, and less where a table needs it."""
-        self._tall = tall
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
-
-    def sizeHint(self) -> QSize:
-        """Give the height that is wished."""
-        return QSize(200, round(self._tall * self.zoom)) if self._tall else super().sizeHint()
 
     def show_scenes(self, scenes: list[tuple[float, Scene]], *, spare: int = 0) -> None:
         """Draw other scenes; the last `spare` of them only where there is room for their words."""

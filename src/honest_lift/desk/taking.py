@@ -13,7 +13,7 @@ from honest_lift.facts.fitments import STACKS
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.place import Place
 from honest_lift.facts.quantity import Way
-from honest_lift.facts.reach import out_of_reach
+from honest_lift.facts.reach import refusal
 
 
 class Taken(Struct, frozen=True):
@@ -55,9 +55,8 @@ def reading_for(session: Session, taken: Taken, typed: Typed, text: str) -> Read
         note=typed.note, at=task.at if typed.at is None else {HEIGHT: typed.at},
         low=typed.low if typed.is_bound else None, high=typed.high if typed.is_bound else None,
     )  # fmt: skip
-    tool = session.engine.tool(taken.tool) if taken.tool else session.engine.tool_for(made.quantity, made.way)
-    if tool is not None and (why := out_of_reach(session.engine, tool, made)):
-        raise EditError(f"{why[:1].upper()}{why[1:]}.")
+    if why := refusal(session.engine, made):
+        raise EditError(why)
     return made
 
 

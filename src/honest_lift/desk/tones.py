@@ -34,7 +34,7 @@ class Tones(QObject):
         self._waiting: list[str] = []
         self._process = QProcess(self)
         self._process.finished.connect(self._play_next)
-        self._process.errorOccurred.connect(lambda _: QApplication.beep())
+        self._process.errorOccurred.connect(self._beep_instead)
         self._folder: Any = None  # where the tones lie, once one is heard
         session.confirmed.connect(lambda _: self.play("confirmed"))
         bar.questioned.connect(lambda: self.play("asked"))
@@ -81,6 +81,12 @@ class Tones(QObject):
         else:
             for _ in TONES[name]:
                 QApplication.beep()
+            self._play_next()
+
+    def _beep_instead(self, error: QProcess.ProcessError) -> None:
+        """Beep where the player can't be started, and go on; one that is ended on closing is no error."""
+        if error == QProcess.ProcessError.FailedToStart:  # then it never says that it has finished
+            QApplication.beep()
             self._play_next()
 
     def _file(self, name: str) -> Path:

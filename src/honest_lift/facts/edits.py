@@ -24,6 +24,7 @@ from honest_lift.facts.ledger import Standing, by_place, standing
 from honest_lift.facts.limits import Limit, Tolerance
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title
+from honest_lift.facts.reach import refusal
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on, is_of_this_valve
 from honest_lift.facts.tools import Tool
@@ -90,7 +91,9 @@ class Confirm(Edit, frozen=True):
         return f"{words} and {more} more" if more else words
 
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:
-        """Append the readings."""
+        """Append the readings. Raises EditError where a tool cannot have given one of them."""
+        if why := next(filter(None, (refusal(book.engine, one) for one in self.readings)), ""):
+            raise EditError(why)
         return book.engine, self.readings
 
 

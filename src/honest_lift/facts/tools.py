@@ -141,6 +141,8 @@ KINDS: tuple[ToolKind, ...] = (
     _kind("caliper", "caliper, 0.02 mm", "length", resolution=0.02, accuracy=0.02, repeatability=0.015, lowest=0.0, highest=150.0),
     _kind("caliper", "caliper, 0.0005 in", "length",
           resolution=0.0127, accuracy=0.0254, repeatability=0.015, lowest=0.0, highest=6 * _IN),
+    _kind("caliper", "long caliper, 0.02 mm", "length",
+          resolution=0.02, accuracy=0.03, repeatability=0.02, lowest=0.0, highest=300.0),
     _kind("rule", "rule, 1/32 in", "length", resolution=_IN / 32, accuracy=0.125),
     _kind("indicator", "dial indicator, 0.01 mm", "length", resolution=0.01, accuracy=0.01, repeatability=0.007),
     _kind("indicator", "dial indicator, 0.001 in", "length", resolution=0.0254, accuracy=0.0254, repeatability=0.007),

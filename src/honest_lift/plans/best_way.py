@@ -9,7 +9,8 @@ from msgspec import Struct
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Engine
 from honest_lift.facts.quantity import Way
-from honest_lift.facts.tools import Tool, offset_doubt, reaches, scatter_doubt
+from honest_lift.facts.reach import tool_reads
+from honest_lift.facts.tools import Tool, offset_doubt, scatter_doubt
 
 
 class Means(Struct, frozen=True):
@@ -30,6 +31,6 @@ def means_of(engine: Engine, quantity: str, value: float) -> list[Means]:
         if tool.kind in way.tools
         and tool.dimension == row.dimension
         and tool.is_stated
-        and (way.asked or reaches(tool, value))
+        and (way.asked or tool_reads(tool, row, value))
     ]
     return sorted(found, key=lambda one: (round(one.u, 9), len(one.way.corrections)))

@@ -44,7 +44,7 @@ def lines_of(found: Ripple) -> tuple[Line, ...]:
 
 
 def _far(one: Rippled) -> float:
-    """Give how far a finding moves, in shares of its comfort; 0 where that can't be told."""
+    """Give how far a finding moves, in shares of its comfort margin; 0 where that can't be told."""
     if one.before is None or one.after is None:
         return 0.0
     if one.is_lost:

@@ -16,7 +16,7 @@ from honest_lift.estimates.estimate import Estimate, derive
 from honest_lift.estimates.spring.curves import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
-from honest_lift.mechanics.spring.spring_set import FEW, spread, to_measure_again, yardstick
+from honest_lift.mechanics.spring.spring_set import FEW, percent_of, spread, to_measure_again, yardstick
 from honest_lift.numbers.doubt import Array, Ground, exact
 from honest_lift.numbers.verdict import Verdict
 
@@ -112,7 +112,7 @@ def _held_against(group: _Group) -> Callable[[Array], Array]:
 
 def _share(group: _Group) -> Estimate:
     against = _held_against(group)
-    return group.judge(lambda rows: 100.0 * rows / against(rows)[..., None])
+    return group.judge(lambda rows: percent_of(rows, against(rows)[..., None]))
 
 
 def _terms(group: _Group) -> dict[str, Array]:

@@ -133,43 +133,26 @@ def deck() -> list[Stroke]:
     return [*strokes, *crown(0.0, -6.5, 40.0, -34.0, 20.0)]
 
 
+def _on_the_deck(low: float, high: float, name: str, how: str) -> Scene:
+    """Light one height to another between piston and head, beside the chamber."""
+    strokes = [*deck(), surface(36.0, low, 6.0), surface(46.0, high, 8.0), *lit((46.0, low), (46.0, high), "", -18.0)]
+    strokes.append(Words(67.0, -1.5, name, "left", ink="mark"))
+    return framed(strokes, how, -64.0, -44.0, 116.0, 30.0)
+
+
 def deck_clearance() -> Scene:
     """Piston at TDC to the block's face."""
-    strokes = [*deck(), surface(36.0, -3.5, 6.0), surface(46.0, -2.6, 8.0), *lit((46.0, -3.5), (46.0, -2.6), "", -18.0)]
-    return framed(
-        [*strokes, Words(67.0, -1.5, "deck clearance", "left", ink="mark")],
-        "over the pin, both sides, at true TDC",
-        -64.0,
-        -44.0,
-        116.0,
-        30.0,
-    )
+    return _on_the_deck(-3.5, -2.6, "deck clearance", "over the pin, both sides, at true TDC")
 
 
 def gasket() -> Scene:
     """The gasket as it is pressed."""
-    strokes = [*deck(), surface(36.0, -2.6, 6.0), surface(46.0, 0.0, 8.0), *lit((46.0, -2.6), (46.0, 0.0), "", -18.0)]
-    return framed(
-        [*strokes, Words(67.0, -1.5, "gasket, crushed", "left", ink="mark")],
-        "a used one, or the maker's figure",
-        -64.0,
-        -44.0,
-        116.0,
-        30.0,
-    )
+    return _on_the_deck(-2.6, 0.0, "gasket, crushed", "a used one, or the maker's figure")
 
 
 def squish() -> Scene:
     """Head's flat to piston's flat."""
-    strokes = [*deck(), surface(36.0, -3.5, 6.0), surface(46.0, 0.0, 8.0), *lit((46.0, -3.5), (46.0, 0.0), "", -18.0)]
-    return framed(
-        [*strokes, Words(67.0, -1.5, "squish (quench)", "left", ink="mark")],
-        "solder or clay at both sides of the pin",
-        -64.0,
-        -44.0,
-        116.0,
-        30.0,
-    )
+    return _on_the_deck(-3.5, 0.0, "squish (quench)", "solder or clay at both sides of the pin")
 
 
 def chamber() -> Scene:

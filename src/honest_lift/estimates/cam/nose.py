@@ -12,6 +12,7 @@ from honest_lift.facts.ledger import Standing, tables
 from honest_lift.facts.memory.remember import named_memory
 from honest_lift.facts.place import Place
 from honest_lift.facts.timing import of_another_cam
+from honest_lift.facts.tools import reaches
 from honest_lift.facts.wheel_table import READ_AS, StandingTable
 from honest_lift.mechanics.cam.measured_lobe import nose_lift, rough_at_nose
 from honest_lift.mechanics.cam.wheel_table import Ordered, ordered, troubles
@@ -53,11 +54,18 @@ def nose_of_table(book: Book, quantity: str, place: Place) -> Nose | None:
         one.id, one.when, one.by, quantity, one.place, f"{len(one.crank_deg)} rows", one.unit, lift, "indicator", one.tool,
         depends_on=one.depends_on,
     )  # fmt: skip
+    ground = Ground.UNSOUND if why else Ground.NONE
     return Nose(
         Standing(reading, one.place, one.depends_on, one.note),
-        Ground.UNSOUND if why else Ground.NONE,
+        ground | (Ground.NONE if dial_read_all(book, found) else Ground.NO_TOOL),
         f"highest of a degree-wheel table{f'; {why}' if why else ''}",
     )
+
+
+def dial_read_all(book: Book, found: StandingTable) -> bool:
+    """Tell whether the dial of a table can have read all of it; one that nobody named is another question."""
+    dial = book.engine.tool(found.table.tool)
+    return dial is None or all(reaches(dial, one) for one in found.table.lift_mm)
 
 
 def in_order(found: StandingTable) -> Ordered | str:

@@ -15,7 +15,7 @@ from msgspec.structs import replace
 
 from honest_lift.estimates.cam.card import centre_deg, durations_of, flank_of, lobe_of
 from honest_lift.estimates.cam.lobe_read import LobeRead, lobe_read, stale_words, table_near
-from honest_lift.estimates.cam.nose import nose_of_table
+from honest_lift.estimates.cam.nose import dial_read_all, nose_of_table
 from honest_lift.estimates.cam.solved import PENDING
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.resolve import resolve
@@ -28,7 +28,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.memory.by_quantity import recalled
 from honest_lift.facts.place import Place, at_position, at_role
 from honest_lift.facts.timing import advanced_on_card, advanced_since
-from honest_lift.facts.tools import Tool, offset_doubt, offset_source, reaches, scatter_doubt
+from honest_lift.facts.tools import Tool, offset_doubt, offset_source, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.mechanics.cam.lobe import CardLobe, Lobe
 from honest_lift.mechanics.rocker.finger import FingerGear
@@ -208,8 +208,7 @@ def _by_table(book: Book, role: str, position: str) -> _Told:
     ground |= tool_ground(book, dial, found.table.when) | tool_ground(
         book, book.engine.tool(found.table.wheel), found.table.when
     )
-    if dial and not all(reaches(dial, one) for one in found.table.lift_mm):
-        ground |= Ground.NO_TOOL
+    ground |= Ground.NONE if dial_read_all(book, found) else Ground.NO_TOOL
     own = scatter_doubt(dial, 0.0) if dial else 0.0
     shape = Input("lobe_shape", found.table.place.title, "measured", 0.0, own, ground=ground, way=way,
                   asked=_place(role, position))  # fmt: skip

@@ -88,7 +88,7 @@ class Pockets:
 
 @dataclass(frozen=True, slots=True)
 class Window:
-    """A limit at each pocket (p,): least and most, infinite for none, and the comfort a full rung is."""
+    """A limit at each pocket (p,): least and most, infinite for none, and the comfort margin, which a full rung is."""
 
     least: Array
     most: Array

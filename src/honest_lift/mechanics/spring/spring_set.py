@@ -34,19 +34,27 @@ def yardstick(values: Array, roles: NDArray[np.int64]) -> Array:
     return np.asarray(np.max(each, axis=0))
 
 
+def percent_of(amounts: Array, held_against: Array) -> Array:
+    """Give amounts as a percentage of what they are held against, of one shape by broadcasting; NaN where that is nothing.
+
+    A set whose springs carry no load, a file's slip, has no share: it is not known, rather than endless.
+    """
+    against = np.where(held_against > 0.0, held_against, np.nan)
+    return np.asarray(100.0 * amounts / against)
+
+
 def share_of_median(loads_n: Array) -> Array:
     """Give each spring's load as a percentage of the median of its set, (..., n) to (..., n).
 
     >>> share_of_median(np.array([600.0, 600.0, 540.0]))
     array([100., 100.,  90.])
     """
-    return 100.0 * loads_n / np.median(loads_n, axis=-1, keepdims=True)
+    return percent_of(loads_n, np.median(loads_n, axis=-1, keepdims=True))
 
 
 def spread(loads_n: Array) -> Array:
     """Give (largest - smallest)/median in percent, (..., n) to (...)."""
-    widest = loads_n.max(axis=-1) - loads_n.min(axis=-1)
-    return np.asarray(100.0 * widest / np.median(loads_n, axis=-1))
+    return percent_of(loads_n.max(axis=-1) - loads_n.min(axis=-1), np.median(loads_n, axis=-1))
 
 
 def robust_z(loads_n: Array, floor_n: float) -> Array:

@@ -56,7 +56,7 @@ def wheel_walk(walked: Walked, unit: str) -> WheelWalk:
     wanted = tdc + side * walked.wanted if tdc is not None and walked.wanted is not None else None
     words = ""
     if centreline is not None and walked.wanted is not None and there:
-        off = side * (walked.wanted - centreline)
+        off = _ahead_deg(walked.role, centreline, walked.wanted)
         words = (
             "as wanted"
             if abs(off) < _NEAR_DEG
@@ -98,9 +98,7 @@ def degree_words(walked: Walked, unit: str) -> tuple[str, ...]:
 
 def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[str]:
     """Say how it stands against what is wanted, and what moves it there."""
-    ahead = side_of(walked.role) * (
-        wanted - centreline
-    )  # an intake with a smaller centreline is early, an exhaust late
+    ahead = _ahead_deg(walked.role, centreline, wanted)
     lines = [f"Wanted is {wanted:.1f}: the cam is {stands(ahead)}."]
     if abs(ahead) < _NEAR_DEG:
         return lines
@@ -116,6 +114,11 @@ def _moved(walked: Walked, centreline: float, wanted: float, unit: str) -> list[
         lines.append(f"One tooth of the cam's {walked.teeth} is {tooth_deg(walked.teeth):.1f} crank degrees.")
     lines.append("Then read all four again: only that shows which way it went.")
     return lines
+
+
+def _ahead_deg(role: str, centreline: float, wanted: float) -> float:
+    """Give by how much a cam is early: an intake with a smaller centreline is, an exhaust with a larger one."""
+    return side_of(role) * (wanted - centreline)
 
 
 def _way(ahead: float) -> str:

@@ -10,6 +10,8 @@ from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
 from engines import demo
 from honest_lift.desk import questions
+from honest_lift.estimates.motion.problems import sweep_with
+from honest_lift.mechanics.motion.sweep import Fineness
 
 if (worker := os.environ.get("PYTEST_XDIST_WORKER")) and (displays := os.environ.get("TEST_DISPLAYS", "").split()):
     os.environ["DISPLAY"] = displays[int(worker.removeprefix("gw")) % len(displays)]  # each has a focus of its own
@@ -18,6 +20,9 @@ if (worker := os.environ.get("PYTEST_XDIST_WORKER")) and (displays := os.environ
 settings.register_profile("house", deadline=None, derandomize=True)
 settings.register_profile("search", deadline=None)  # --hypothesis-profile=search: other examples at every run
 settings.load_profile("house")
+
+# Valve trains are swept coarsely wherever a test does not ask for more: it is the same simulation with fewer steps.
+sweep_with(Fineness(segments=3, speeds=11, share=0.95, settle_s=0.0))
 
 
 @pytest.fixture(autouse=True)

@@ -65,10 +65,11 @@ def pushrods() -> Bench:
     made = _twin("solid roller", 7.0 * 1.5 - 0.4).state("lobe_lift", 7.0, tolerance=0.01)
     _walk(made, 7.0)
     _over_the_pistons(made)
-    made.state("red_line", 5000.0, tolerance=0.0)
+    made.state("red_line", 3500.0, tolerance=0.0)
     for name, mass in (("valve_mass", 0.1), ("retainer_mass", 0.02), ("pushrod_mass", 0.06), ("lifter_mass", 0.1),
                        ("rocker_at_valve", 0.03)):  # fmt: skip
         made.state(name, mass, tolerance=0.0001)
+    made.state("train_stiffness", 9000.0, tolerance=200.0)
     for spring in made.engine.springs:
         made.read("spring_mass", of_spring(spring.id), 0.09, "scale", "scale")
     for name in made.names:

@@ -13,7 +13,7 @@ from honest_lift.checks.examine import examine
 from honest_lift.desk import workers as workers_file
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.workers import Workers
-from honest_lift.estimates.cam import solved
+from honest_lift.estimates import solved
 from honest_lift.estimates.cam.card import flank_of
 from honest_lift.estimates.train.assembled import EveryTrain
 from honest_lift.facts.ledger import tables

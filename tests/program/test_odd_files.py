@@ -63,7 +63,7 @@ def odd_documents(draw):
 
 
 @pytest.mark.filterwarnings("ignore:Generating overly large repr")  # a failure is told as what it is
-@settings(max_examples=150, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+@settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
 @given(odd_documents())
 def test_an_odd_file_is_refused_or_examined(data):
     with contextlib.suppress(FileError):

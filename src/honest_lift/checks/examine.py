@@ -20,6 +20,7 @@ from honest_lift.checks.spring.spring_set import check_in_set
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.spring.type_words import check_type
 from honest_lift.checks.train.float_margin import check_float_margin
+from honest_lift.checks.train.in_motion import InMotion, check_in_motion, in_motion
 from honest_lift.checks.unbegun import unbegun
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.spring.curves import Curves
@@ -44,6 +45,7 @@ class Examination:
 
     findings: tuple[Finding, ...]
     positions: tuple[str, ...]
+    moved: InMotion | None = None  # every valve in motion, where a red line asks for it
 
     @cached_property
     def by_position(self) -> dict[str, tuple[Finding, ...]]:
@@ -94,7 +96,8 @@ def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
     _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     standing = check_direction(narrowed(book, _DIRECTION, _SPRING, parts=True), progressive)
-    found = [*_of_valves(book, gathered_of(book)), *of_families(book), *standing, *of_springs]
+    gathered = gathered_of(book)
+    found = [*_of_valves(book, gathered), *check_in_motion(book, gathered), *of_families(book), *standing, *of_springs]
     job = book.engine.job
     found += unbegun(book, found)
     shown = {name for name in {one.check.name for one in found} if job.shows(name)}
@@ -103,7 +106,7 @@ def examine(book: Book) -> Examination:
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
-    return Examination(tuple(found), names)
+    return Examination(tuple(found), names, in_motion(gathered))
 
 
 def gathered_of(book: Book) -> Gathered:

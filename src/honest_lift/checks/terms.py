@@ -47,6 +47,8 @@ TERMS: dict[str, tuple[str, str]] = {
     "lash": ("lash", "length"),
     "asked_for": ("asked for", "length"),
     "float_speed": ("float speed", "speed"),
+    "bounce_speed": ("bounce speed", "speed"),
+    "rigid_speed": ("float speed of a rigid train", "speed"),
     "red_line": ("red line", "speed"),
     "moving_mass": ("moving mass", "mass"),
     "crank_angle": ("crank angle", "angle"),

@@ -47,7 +47,7 @@ from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.tools import KINDS, Tool
 from honest_lift.numbers.entry import Field, parse
 
-_ASKS = "Millrace 284 solid roller, cam card (invented)"
+_ASKS = "Millrace 304 solid roller, cam card (invented)"
 
 
 def demo_book(engine_id: str = "demonstration") -> Book:
@@ -63,10 +63,10 @@ def demo_book(engine_id: str = "demonstration") -> Book:
         head_material="iron",
         rod_material="steel",
         guide_material="iron",
-        cam_card="Millrace 284 solid roller (invented)",
+        cam_card="Millrace 304 solid roller (invented)",
         lobes=(
-            CamLobe("intake", read_durations("284 at .006, 248 at .050, 166 at .200", "in"), 106.0, _ASKS),
-            CamLobe("exhaust", read_durations("292 at .006, 254 at .050, 170 at .200", "in"), 114.0, _ASKS),
+            CamLobe("intake", read_durations("304 at .006, 248 at .050, 166 at .200", "in"), 106.0, _ASKS),
+            CamLobe("exhaust", read_durations("312 at .006, 254 at .050, 170 at .200", "in"), 114.0, _ASKS),
         ),
         facts=_facts(),
         cards=(_card(),),

@@ -103,7 +103,8 @@ MOVING = (  # what the springs turn round, and what a retainer has to fit: quant
     ("valve_mass", at_role("intake"), "112", "g", 0.001), ("valve_mass", at_role("exhaust"), "98", "g", 0.001),
     ("retainer_mass", ENGINE, "29", "g", 0.0005), ("rocker_at_valve", ENGINE, "36", "g", 0.004),
     ("pushrod_mass", ENGINE, "58", "g", 0.001),
-    ("lifter_mass", ENGINE, "96", "g", 0.001), ("stem_at_lock", ENGINE, "8.68", "mm", 0.01),
+    ("lifter_mass", ENGINE, "96", "g", 0.001), ("train_stiffness", ENGINE, "9000", "N/mm", 900.0),
+    ("stem_at_lock", ENGINE, "8.68", "mm", 0.01),
     ("retainer_under", ENGINE, "5.0", "mm", 0.05),
     ("floor_diameter", ENGINE, "1.635", "in", 0.1), ("pilot_diameter", ENGINE, ".580", "in", 0.1),
 )  # fmt: skip

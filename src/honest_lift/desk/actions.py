@@ -21,7 +21,7 @@ class ActionRow(NamedTuple):
     rule: bool = False
 
 
-_DIGITS = "123456789HJ0"
+_DIGITS = "123456789GHJ0"
 
 
 def _open_demo(name: str, window: Any) -> None:

@@ -34,7 +34,7 @@ class LobesBeside(QObject):
     @contextmanager
     def left_for_later(self) -> Iterator[None]:
         """Leave what is not solved for later, and have it solved beside the window."""
-        from honest_lift.estimates.cam.solved import left_for_later
+        from honest_lift.estimates.solved import left_for_later
 
         if self._given_up:
             yield
@@ -45,7 +45,7 @@ class LobesBeside(QObject):
         fresh = {key: one for key, one in wanted.items() if key not in self._asked}
         if fresh:
             self._asked |= set(fresh)
-            errand = self.workers.start("solve_lobes", tuple(fresh.values()), told=self._take)
+            errand = self.workers.start("solve", tuple(fresh.values()), told=self._take)
             errand.ended.connect(lambda: self._over(errand, set(fresh)))
 
     def warm_up(self) -> None:
@@ -61,7 +61,7 @@ class LobesBeside(QObject):
     def _look_first(self) -> None:
         """Find what earlier runs solved, from the first time on."""
         if self._kept is not None and not self._looks:
-            from honest_lift.estimates.cam.solved import look_first
+            from honest_lift.estimates.solved import look_first
             from honest_lift.workers.kept_lobes import KeptLobes
 
             self._looks = True
@@ -73,7 +73,7 @@ class LobesBeside(QObject):
         return bool(self._asked)
 
     def _take(self, solved: tuple[Any, Any]) -> None:
-        from honest_lift.estimates.cam.solved import remember
+        from honest_lift.estimates.solved import remember
 
         remember(*solved)
         self._solved.append(solved)

@@ -27,6 +27,7 @@ from honest_lift.facts.journal import AnyEntry, Reading
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
+    from honest_lift.checks.train.in_motion import InMotion
     from honest_lift.desk.lobes_beside import LobesBeside
     from honest_lift.facts.changes import Change
     from honest_lift.facts.recovery import Leftover
@@ -112,6 +113,14 @@ class Session(Walking, QObject):
             return "unproven"
         step = self.step if self.verdict_of_step and STEPS[self.step].is_judged else ""
         return self.examination.verdict(position, step).word
+
+    @property
+    def in_motion(self) -> tuple[InMotion | None, int]:
+        """Give every valve in motion as it was examined, and which of them is the current one; None without a red line."""
+        moved = self.examination.moved if self.examination is not None else None
+        if moved is None or self.position not in moved.valves.names:
+            return None, 0
+        return moved, moved.valves.names.index(self.position)
 
     # --- changing it ---
 

@@ -11,7 +11,7 @@ from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, rules_o
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
-CURRENT = 11
+CURRENT = 12
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -109,6 +109,14 @@ def _to_eleventh(raw: Raw) -> Raw:
     return told
 
 
+_NEW_IN_TWELFTH = frozenset({"flexible_float", "bounce_margin"})
+
+
+def _to_twelfth(raw: Raw) -> Raw:
+    """Version 12 adds the speeds of a train that bends, and what they rest on."""
+    return _with_new_limits(raw, _NEW_IN_TWELFTH)
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -130,6 +138,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     8: _to_ninth,
     9: _to_tenth,
     10: _to_eleventh,
+    11: _to_twelfth,
 }  # from version: function
 
 

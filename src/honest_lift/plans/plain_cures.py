@@ -283,6 +283,21 @@ def _control(engine: Engine, one: Finding) -> list[str]:
     ]
 
 
+def _at_speed(engine: Engine, one: Finding) -> list[str]:
+    """Say what raises the speed of a train that bends: the speed sheet has what each is worth here."""
+    speed, red = (
+        one.term(key) for key in ("float_speed" if one.check.name == "flexible_float" else "bounce_speed", "red_line")
+    )
+    wanted = red * (1.0 + (one.lowest + one.expanded) / 100.0)
+    if not (isfinite(speed) and isfinite(wanted) and speed > 0):
+        return []
+    return [
+        f"{wanted - speed:.0f} rpm more: Speed, What more would take, says how much of mass, stiffness or spring that is here",
+        "a lobe that takes the lash up on its ramp, or a lash that lies on it: a kick at the opening is carried to the nose",
+        f"a red line of {speed / (1.0 + (one.lowest + one.expanded) / 100.0):.0f} rpm at most",
+    ]
+
+
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
@@ -299,5 +314,6 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
     "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "dynamic_ratio": _compression,
     "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "float_margin": _control,
+    "flexible_float": _at_speed, "bounce_margin": _at_speed,
     "wipe_centre": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

@@ -60,8 +60,10 @@ class KeptLobes:
         self._path = path
         self._held: dict[bytes, _Lobe] | None = None
 
-    def find(self, problem: OfCard | OfTable) -> Flank | LobeRead | None:
-        """Give the answer to a problem; None where it is not kept."""
+    def find(self, problem: Any) -> Flank | LobeRead | None:
+        """Give the answer to a problem; None where it is not kept, or is no lobe."""
+        if not isinstance(problem, OfCard | OfTable):
+            return None
         one = self._lobes().get(_figures(problem))
         if one is None:
             return None
@@ -71,6 +73,8 @@ class KeptLobes:
         """Keep answers beside those that were kept before; the oldest go. A disk that refuses is none of anybody's business."""
         held = self._lobes()
         for problem, answer in solved:
+            if not isinstance(problem, OfCard | OfTable):
+                continue
             key = _figures(problem)
             held.pop(key, None)
             if isinstance(answer, Flank):

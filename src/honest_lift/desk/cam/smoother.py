@@ -50,14 +50,14 @@ class Smoother(QObject):
         done = [0]
 
         def take(solved: tuple[Any, Any]) -> None:
-            from honest_lift.estimates.cam.solved import remember
+            from honest_lift.estimates.solved import remember
 
             remember(*solved)
             done[0] += 1
             if done[0] < len(waiting):
                 self.went_on.emit(done[0], len(waiting))
 
-        errand = self.session.searches.start("solve_lobes", tuple(waiting), told=take)
+        errand = self.session.searches.start("solve", tuple(waiting), told=take)
         errand.ended.connect(lambda: self._over(errand, len(waiting)))
         self._errand = errand
         return True

@@ -11,6 +11,7 @@ from honest_lift.desk.steps import (
     readings,
     rocker,
     shims,
+    speed,
     springs,
     squeeze,
     trial,
@@ -20,7 +21,7 @@ from honest_lift.desk.steps.step import Step
 
 STEPS: dict[str, Step] = {
     one.STEP.key: one.STEP
-    for one in (engine, head, springs, heights, shims, cam, rocker, turn, squeeze, match, trial, readings)
+    for one in (engine, head, springs, heights, shims, cam, rocker, turn, squeeze, speed, match, trial, readings)
 }
 FIRST = heights.STEP.key
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 import numpy as np
 from msgspec import Struct
 
-from honest_lift.estimates.cam.solved import PENDING, answer_to
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.solved import PENDING, answer_to
 from honest_lift.facts.cam import CamLobe, Duration, side_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import at_role

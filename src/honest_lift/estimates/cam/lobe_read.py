@@ -8,7 +8,7 @@ import numpy as np
 from msgspec import Struct
 
 from honest_lift.estimates.cam.nose import in_order
-from honest_lift.estimates.cam.solved import PENDING, answer_to, is_solved
+from honest_lift.estimates.solved import PENDING, answer_to, is_solved
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import Reading

@@ -16,12 +16,12 @@ from msgspec.structs import replace
 from honest_lift.estimates.cam.card import centre_deg, durations_of, flank_of, lobe_of
 from honest_lift.estimates.cam.lobe_read import LobeRead, lobe_read, stale_words, table_near
 from honest_lift.estimates.cam.nose import dial_read_all, nose_of_table
-from honest_lift.estimates.cam.solved import PENDING
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.rocker.every_gear import rockers_of
 from honest_lift.estimates.rocker.gear import gear_of
 from honest_lift.estimates.rocker.parts import kind_of, part_at, told_everywhere
+from honest_lift.estimates.solved import PENDING
 from honest_lift.estimates.spring.tester import correction_for
 from honest_lift.facts.cam import side_of
 from honest_lift.facts.engine import Book

@@ -4,15 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from math import nan, sqrt
+from typing import Any
 
 import numpy as np
 from msgspec import Struct
-from msgspec.structs import replace
+from msgspec.structs import asdict, replace
 from numpy.typing import NDArray
 
 from honest_lift.estimates.alike import laid_out, plain
 from honest_lift.estimates.cam.card import durations_of, lobe_of
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.motion.bending import RESTS_ON as OF_BENDING
+from honest_lift.estimates.motion.bending import bending_of
 from honest_lift.estimates.of_valve import at_each_valve
 from honest_lift.estimates.resolve import missing, resolve
 from honest_lift.estimates.rocker.parts import RESTS_ON as OF_GEAR
@@ -25,7 +28,9 @@ from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.mechanics.cam.lobe import Lobe
-from honest_lift.mechanics.train.chain_rule import valve_acceleration
+from honest_lift.mechanics.motion.lift_table import crank_raster
+from honest_lift.mechanics.train.chain_rule import valve_acceleration, valve_velocity
+from honest_lift.mechanics.train.linkage import Linkage
 from honest_lift.mechanics.train.masses import spring_share
 from honest_lift.numbers.doubt import Array, Ground
 
@@ -33,7 +38,7 @@ _WITH_VALVE, _DRIVEN = ("valve_mass", "retainer_mass"), ("rocker_at_valve", "pus
 MASSES = (*_WITH_VALVE, "spring_mass", "spring_share", *_DRIVEN)
 GAS = ("port_pressure", "head_diameter", "stem_diameter")
 _WEIGHED = frozenset((*_WITH_VALVE, *_DRIVEN, *GAS))
-RESTS_ON = OF_GEAR | {
+RESTS_ON = OF_GEAR | OF_BENDING | {
     "red_line", *_WEIGHED, "spring_mass", "lobe_centreline",
     "valve_lift", "rocker_ratio",
 }  # fmt: skip
@@ -53,7 +58,8 @@ class Moving(Struct, frozen=True):
     what carries the lobe: its lift, ratio and lash, or the gear's parts. `lift_mm`: at full lift.
 
     `fractions` of that lift and `acceleration`, mm a crank degree squared, at angles where the spring alone holds it, `at_deg` of
-    the crank from its centre.
+    the crank from its centre. `bending`: its stiffness and damping. `asked`, `slope`: what the cam asks of a rigid train around the
+    turn, as bytes of `mechanics/motion/lift_table.py`.
     """
 
     masses: dict[str, Input]
@@ -65,6 +71,9 @@ class Moving(Struct, frozen=True):
     fractions: tuple[float, ...] = ()
     acceleration: tuple[float, ...] = ()
     at_deg: tuple[float, ...] = ()
+    bending: dict[str, Input] = {}
+    asked: bytes = b""
+    slope: bytes = b""
 
     @property
     def parts(self) -> dict[str, Input]:
@@ -102,7 +111,8 @@ def _moving(book: Book) -> tuple[Moving, ...]:
     return tuple(
         Moving(
             _masses(book, each, case, name), {part: _gas(each, part, case, name) for part in GAS},
-            _nose(book, lifted[case], name), red, *_turned_at(lifted[case], name, turned.get(keys[case])),
+            _nose(book, lifted[case], name), red, bending=bending_of(book, name),
+            **_turned_at(lifted[case], name, turned.get(keys[case])),
         )
         for case, name in enumerate(positions)
     )  # fmt: skip
@@ -127,16 +137,16 @@ class _Turned(Struct, frozen=True):
     fractions: tuple[float, ...]
     acceleration: tuple[float, ...]
     at_deg: tuple[float, ...]
+    asked: bytes
+    slope: bytes
 
 
-def _turned_at(
-    lifted: Lifted, position: str, turned: _Turned | None
-) -> tuple[Input] | tuple[Input, float, tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
+def _turned_at(lifted: Lifted, position: str, turned: _Turned | None) -> dict[str, Any]:
     """Give what of a valve's turn stands in `Moving`: what carries it, and the rest where it could be turned."""
     if turned is None:
-        return (_carried(lifted, position, nan),)
-    told = _carried(lifted, position, turned.ratio)
-    return (told, turned.lift_mm, turned.fractions, turned.acceleration, turned.at_deg)
+        return {"carried": _carried(lifted, position, nan)}
+    own = asdict(turned)
+    return {"carried": _carried(lifted, position, own.pop("ratio")), **own}
 
 
 def _turned(book: Book, valves: Sequence[Lifted]) -> list[_Turned]:
@@ -151,13 +161,37 @@ def _turned(book: Book, valves: Sequence[Lifted]) -> list[_Turned]:
     lobe = lobe * share
     falls = valve_acceleration(linkage, lobe, slope * share, bend * share)
     lift, full, ratio = linkage.lift(lobe), linkage.lift(top), linkage.ratio(top)
+    asked, slopes = _around([one.lobe for one in valves if one.lobe is not None], share, linkage)
     found = []
     for case in range(len(valves)):
         rows = _most_bent(np.flatnonzero((falls[:, case] < 0) & (lift[:, case] > _OPEN_MM)), falls[:, case])
         columns = (lift[rows, case] / full[case], falls[rows, case], 2.0 * at[rows, case])
         fractions, bent, angles = (tuple(one.tolist()) for one in columns)
-        found.append(_Turned(float(ratio[case]), float(full[case]), fractions, bent, angles))
+        found.append(
+            _Turned(
+                float(ratio[case]),
+                float(full[case]),
+                fractions,
+                bent,
+                angles,
+                asked[case].tobytes(),
+                slopes[case].tobytes(),
+            )
+        )
     return found
+
+
+def _around(lobes: Sequence[Lobe], share: Array, linkage: Linkage) -> tuple[Array, Array]:
+    """Give what each lobe asks of its valve (n, ROWS) around the turn, lash not taken up below 0, and its slope a crank degree.
+
+    A finger's swing is left out, as over the nose: it leans the flanks and hardly bends them more.
+    """
+    cam = crank_raster() / 2.0
+    within = [(cam > one.start_deg) & (cam < one.end_deg) for one in lobes]
+    lifts = [np.where(own, one.lift(cam), 0.0) for own, one in zip(within, lobes, strict=True)]
+    slopes = [np.where(own, one.velocity(cam), 0.0) for own, one in zip(within, lobes, strict=True)]
+    lift, slope = (np.stack(own, axis=1) * share for own in (lifts, slopes))
+    return linkage.lift(lift).T, valve_velocity(linkage, lift, slope).T
 
 
 def _most_bent(rows: NDArray[np.int64], bend: Array) -> NDArray[np.int64]:

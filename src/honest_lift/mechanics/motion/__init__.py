@@ -1,0 +1,1 @@
+"""The valve train in motion: what bends, surges and bounces."""

@@ -1,0 +1,83 @@
+"""Surge of a valve's spring in words: its frequency, the orders that meet it, and whether coil-bind clearance is to damp it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from math import isfinite, nan, pi, sqrt
+
+import numpy as np
+
+from honest_lift.checks.train.in_motion import InMotion
+from honest_lift.facts.engine import Engine
+from honest_lift.mechanics.motion.lift_table import ROWS
+from honest_lift.mechanics.motion.surge import chain_hz, meeting_rpm, shaken
+from honest_lift.mechanics.motion.sweep import TrainFigures, laid_out
+from honest_lift.numbers.doubt import Array
+from honest_lift.numbers.units import in_words
+
+_SEGMENTS, _SPEEDS, _STRONGEST = 9, 241, 4
+
+
+@dataclass(frozen=True, slots=True)
+class Surge:
+    """One valve's spring over speed, its outermost member. `closed_mm` (s,): by how much surge closes the coils; `left_mm`: what
+    lies between them at full lift; `strongest`: orders with the most, each over speed; `shut_hz`, `open_hz`: its frequency."""
+
+    rpm: Array
+    closed_mm: Array
+    strongest: tuple[tuple[int, Array], ...]
+    left_mm: float
+    red_rpm: float
+    shut_hz: float
+    open_hz: float
+
+
+def surge_of(moved: InMotion, case: int) -> Surge | None:
+    """Work surge out of a valve's train; None where it is not known."""
+    train = moved.swept.trains[case]
+    if train is None:
+        return None
+    lift = np.maximum(np.frombuffer(train.asked, dtype=np.float64)[: ROWS - 1], 0.0)
+    chain = laid_out([train], _SEGMENTS).springs[0]
+    shut, opened = (float(chain_hz(chain, at)[0]) for at in (0.0, float(lift.max())))
+    if not isfinite(shut):
+        return None
+    red = float(moved.red_rpm[case])
+    rpm = np.linspace(0.3, 1.2, _SPEEDS) * red
+    first = train.springs[0]
+    found = shaken(lift, rpm, shut, first.damping, _train_hz(train), train.train_damping)
+    closed, each = pi * found.mm, pi * found.by_order_mm
+    strongest = sorted(np.argsort(-each.max(axis=1))[:_STRONGEST].tolist())
+    bind = moved.stands.curves.bind.figure.value[case]
+    left = float(moved.stands.installed.figure.value[case] - moved.stands.lift.figure.value[case] - bind)
+    return Surge(
+        rpm, closed, tuple((int(found.orders[row]), each[row]) for row in strongest), left, red, shut,
+        opened if isfinite(opened) else nan,
+    )  # fmt: skip
+
+
+def _train_hz(train: TrainFigures) -> float:
+    mass = train.valve_kg + sum(one.active_kg for one in train.springs) / 3.0
+    return sqrt(train.train_n_mm * 1e3 / mass) / (2.0 * pi)
+
+
+def surge_words(surge: Surge, engine: Engine) -> tuple[str, ...]:
+    """Say the frequency, where strong orders meet it below the red line, and what a small clearance is chosen for."""
+    unit = engine.unit("length")
+    rises = isfinite(surge.open_hz) and surge.open_hz > 1.02 * surge.shut_hz
+    first = f"Surge frequency {surge.shut_hz:.0f} Hz shut" + (f", {surge.open_hz:.0f} Hz open" if rises else "") + (
+        ", of its measured curve and its mass; in a nest of its outer spring."
+    )  # fmt: skip
+    met = []
+    for order, own in surge.strongest:
+        at = float(meeting_rpm(np.array(surge.shut_hz), np.array(float(order))))
+        if at < surge.red_rpm * 1.1:
+            amount = float(np.interp(at, surge.rpm, own))
+            share = f", {amount / surge.left_mm * 100:.0f} % of the coil-bind clearance" if surge.left_mm > 0 else ""
+            met.append(f"order {order} at {at:,.0f} rpm closes {in_words(amount, 'length', unit)}{share}")
+    lines = [first, f"It is met by {'; '.join(met)}." if met else "No strong order meets it below the red line."]
+    lines.append(
+        "Some set a small coil-bind clearance so that the coils touch and stop the surge: a choice, with the risk that any error "
+        "in height, lift or float then binds the coils. Others keep the clearance and let a damper or a second spring take it."
+    )
+    return tuple(lines)

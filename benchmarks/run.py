@@ -80,6 +80,7 @@ def main() -> None:
         ("ripple.py", ""),
         ("match.py", ""),
         ("shims.py", ""),
+        ("motion.py", ""),
     ):
         _, said = run(script)
         for name, (took, *target) in said.items():

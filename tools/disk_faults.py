@@ -191,8 +191,11 @@ def main(most: int, seed: int) -> int:
         from honest_lift.demo.engine import demo_book
         from honest_lift.desk.theme import load_fonts
         from honest_lift.desk.window import application
+        from honest_lift.estimates.motion.problems import sweep_with
         from honest_lift.facts.file import encode_book
+        from honest_lift.mechanics.motion.sweep import Fineness
 
+        sweep_with(Fineness(segments=2, speeds=7, share=0.95, settle_s=0.0))  # it is the disk that is looked at
         held = application()
         load_fonts()
         held.setQuitOnLastWindowClosed(False)

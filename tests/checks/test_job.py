@@ -43,7 +43,7 @@ def expected(preset, gear):
     through = {"piston_valve"} | pair
     whole = BARE | LOCKS | springs | set_up | near | through | POURED | CYLINDER
     return {
-        EVERYTHING: whole | dimensions | {"float_margin", "flexible_float", "bounce_margin"},
+        EVERYTHING: whole | dimensions | {"float_margin", "flexible_float", "bounce_margin", "coils_in_motion"},
         "new heads": whole,
         "valve job": BARE | LOCKS | springs | POURED | set_up,
         "spring change": springs | LOCKS,

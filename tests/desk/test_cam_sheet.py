@@ -121,7 +121,7 @@ def test_a_lobe_by_its_card_changes_no_verdict():
 def test_the_cursor_is_walked_and_dragged_and_tells_its_figures(cam, qtbot):
     _, sheet = cam()
     view = sheet.turn.drawing
-    assert sheet.turn.figures.text().startswith("At overlap TDC; intake 0.169 in; exhaust 0.134 in; piston 0.000 in")
+    assert sheet.turn.figures.text().startswith("At overlap TDC; intake 0.161 in; exhaust 0.127 in; piston 0.000 in")
     qtbot.keyClick(view, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
     qtbot.keyClick(view, Qt.Key.Key_Left)
     assert view.at_x == 9.0

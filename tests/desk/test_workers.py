@@ -6,6 +6,7 @@ from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
+from msgspec import structs
 from PyQt6.QtCore import Qt
 
 from engines import demo
@@ -16,8 +17,10 @@ from honest_lift.desk.workers import Workers
 from honest_lift.estimates import solved
 from honest_lift.estimates.cam.card import flank_of
 from honest_lift.estimates.train.assembled import EveryTrain
+from honest_lift.facts.edits import Unstate
 from honest_lift.facts.ledger import tables
 from honest_lift.facts.memory.remember import forget_all
+from honest_lift.facts.place import ENGINE
 from honest_lift.mechanics.cam.card_lobe import Flank
 from honest_lift.numbers.doubt import Ground
 from honest_lift.workers.kept_lobes import MADE_BY, KeptLobes
@@ -121,6 +124,17 @@ def test_a_worker_ends_with_its_window(heard, qtbot):
 # --- lobes beside the window ---
 
 
+@pytest.fixture
+def open_lobes(open_window):
+    """Open windows on a demonstration that asks for lobes and, without a red line, for nothing that is swept."""
+
+    def opened():
+        book = demo()
+        return open_window(structs.replace(book, engine=Unstate("red_line", ENGINE).apply(book)[0]))
+
+    return opened
+
+
 @contextmanager
 def beside(window, kept=None):
     session = window.session
@@ -137,8 +151,8 @@ def figures(session):
     return [(one.check.name, one.place, f"{one.figure:.6f}", one.verdict) for one in session.examination.findings]
 
 
-def test_findings_wait_for_their_lobe_and_come_to_the_same(open_window, qtbot, tmp_path):
-    window = open_window()
+def test_findings_wait_for_their_lobe_and_come_to_the_same(open_lobes, qtbot, tmp_path):
+    window = open_lobes()
     session = window.session
     at_once = figures(session)
     forget_all()
@@ -185,8 +199,8 @@ def problems(book):
     return [(one, one.solve()) for one in wanted.values()]
 
 
-def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_window, qtbot, tmp_path):
-    window, path = open_window(), tmp_path / "lobes.msgpack"
+def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_lobes, qtbot, tmp_path):
+    window, path = open_lobes(), tmp_path / "lobes.msgpack"
     KeptLobes(path).keep(problems(window.session.book))
     assert MADE_BY.encode() in path.read_bytes()
     of_last_year = path.read_bytes().replace(MADE_BY.encode(), MADE_BY[::-1].encode())
@@ -199,8 +213,8 @@ def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_window, 
             qtbot.waitUntil(lambda lobes=lobes: not lobes.is_at_work, timeout=20000)
 
 
-def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
-    window = open_window()
+def test_a_worker_that_dies_over_lobes_loses_nothing(open_lobes, qtbot):
+    window = open_lobes()
     session = window.session
     at_once = figures(session)
     forget_all()
@@ -211,8 +225,8 @@ def test_a_worker_that_dies_over_lobes_loses_nothing(open_window, qtbot):
         assert figures(session) == at_once
 
 
-def test_lobes_that_were_foreseen_are_there_when_they_are_asked_for(open_window, qtbot, tmp_path):
-    window = open_window()
+def test_lobes_that_were_foreseen_are_there_when_they_are_asked_for(open_lobes, qtbot, tmp_path):
+    window = open_lobes()
     at_once = figures(window.session)
     forget_all()
     with beside(window, tmp_path / "lobes.msgpack") as lobes:

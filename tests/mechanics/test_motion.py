@@ -67,7 +67,7 @@ def test_the_onset_hardly_moves_with_grid_step_and_segments():
     train = figures(CASES["pushrod, one mass"])
     onsets = [
         swept([train], fineness)[0].float_rpm
-        for fineness in (Fineness(), Fineness(speeds=61), Fineness(share=0.45), Fineness(segments=9))
+        for fineness in (Fineness(), Fineness(speeds=61), Fineness(share=0.45), Fineness(segments=12))
     ]
     print("onset by default, finer speeds, finer steps, more segments:", [round(one) for one in onsets])
     assert max(onsets) / min(onsets) < 1.01

@@ -12,6 +12,7 @@ from chambers import poured
 from engines import Bench
 from fingers import fingered
 from honest_lift.checks.examine import examine
+from honest_lift.checks.train.in_motion import foretold
 from honest_lift.estimates.clearance.piston_valve_read import AT
 from honest_lift.estimates.of_cylinder import of_cylinder
 from honest_lift.estimates.of_valve import at_valve
@@ -62,7 +63,8 @@ def test_a_trial_never_touches_the_engine_and_its_ripple_is_what_the_checks_say(
             if o.position
         }
 
-    tried = examine(found.tried)
+    with foretold(DEMO, NOW.moved):  # what moves at speed is foretold in a trial
+        tried = examine(found.tried)
     then, now = figures(tried), figures(NOW)
     stale = [
         {(o.check.name, o.place) for o in each.findings if o.position and o.ground & Ground.STALE}

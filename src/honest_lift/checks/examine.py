@@ -106,7 +106,7 @@ def examine(book: Book) -> Examination:
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
-    return Examination(tuple(found), names, in_motion(gathered))
+    return Examination(tuple(found), names, in_motion(book, gathered))
 
 
 def gathered_of(book: Book) -> Gathered:

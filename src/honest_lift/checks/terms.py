@@ -47,6 +47,8 @@ TERMS: dict[str, tuple[str, str]] = {
     "lash": ("lash", "length"),
     "asked_for": ("asked for", "length"),
     "float_speed": ("float speed", "speed"),
+    "coil_bind_clearance": ("coil-bind clearance at rest", "length"),
+    "surge_closes": ("closed by surge", "length"),
     "bounce_speed": ("bounce speed", "speed"),
     "rigid_speed": ("float speed of a rigid train", "speed"),
     "red_line": ("red line", "speed"),

@@ -1,4 +1,7 @@
-"""Lobes solved beside the window: what rests on one is pending until it has come, and the engine is examined again then."""
+"""Lobes and sweeps solved beside the window: what rests on one is pending until it has come, and the engine is examined again then.
+
+Sweeps that nobody waits for any more, since what they were of has changed, are given up.
+"""
 
 from __future__ import annotations
 
@@ -11,6 +14,8 @@ from PyQt6.QtCore import QObject
 
 from honest_lift.desk.workers import Errand, Workers
 from honest_lift.facts.engine import Book
+
+_GIVEN_UP = ("sweep", "worth")  # kinds of problems, by their keys, that are not worth solving for later
 
 
 def cached(name: str) -> Path:
@@ -28,6 +33,7 @@ class LobesBeside(QObject):
         self.workers = Workers(self)
         self._came, self._kept = came, kept
         self._asked: set[Hashable] = set()
+        self._running: dict[Errand, frozenset[Hashable]] = {}
         self._solved: list[tuple[Any, Any]] = []
         self._given_up = self._looks = False
 
@@ -42,11 +48,15 @@ class LobesBeside(QObject):
         self._look_first()
         with left_for_later() as wanted:
             yield
+        for errand, keys in self._running.items():
+            if not keys & set(wanted) and all(isinstance(key, tuple) and key[0] in _GIVEN_UP for key in keys):
+                self.workers.cancel(errand)
         fresh = {key: one for key, one in wanted.items() if key not in self._asked}
         if fresh:
             self._asked |= set(fresh)
             errand = self.workers.start("solve", tuple(fresh.values()), told=self._take)
-            errand.ended.connect(lambda: self._over(errand, set(fresh)))
+            self._running[errand] = frozenset(fresh)
+            errand.ended.connect(lambda: self._over(errand))
 
     def warm_up(self) -> None:
         """Have the process started, where lobes are likely to be asked of it: nothing was kept from an earlier run."""
@@ -78,9 +88,11 @@ class LobesBeside(QObject):
         remember(*solved)
         self._solved.append(solved)
 
-    def _over(self, errand: Errand, keys: set[Hashable]) -> None:
+    def _over(self, errand: Errand) -> None:
         """Examine again; where the process could not, from now on in the window."""
-        self._asked -= keys
+        self._asked -= self._running.pop(errand, frozenset())
+        if errand.is_cancelled:
+            return
         self._given_up = bool(errand.error)
         if self._kept is not None and self._solved:
             self.workers.start("keep_lobes", str(self._kept), tuple(self._solved))
@@ -91,4 +103,5 @@ class LobesBeside(QObject):
         """End the process; from now on lobes are solved in the window."""
         self.workers.close()
         self._asked.clear()
+        self._running.clear()
         self._given_up = True

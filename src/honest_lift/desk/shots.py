@@ -21,7 +21,7 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("springs", "springs", "", "4i", "light", EIGHT),
     ("pushrod-finder", "rocker", "Pushrod finder", "3i", "light", EIGHT),
     ("bucket-shims", "rocker", "Bucket shims", "2i", "light", FOUR),
-    ("tester", "engine", "Tester", "", "light", EIGHT),
+    ("speed", "speed", "Sweep", "1i", "light", EIGHT),
     ("readings", "readings", "", "1i", "light", EIGHT),
     ("shims", "shims", "", "5i", "light", EIGHT),
     ("camshaft", "cam", "Around the turn", "3i", "light", EIGHT),
@@ -67,7 +67,7 @@ def _open(window: Window, step: str, page: str, valve: str, theme: str) -> None:
     session.open_step(step)
     session.go(valve or "1e")
     window.dress(theme, 1.0)
-    if page and step in ("engine", "head", "cam", "squeeze", "match", "trial", "rocker"):
+    if page and step in ("engine", "head", "cam", "squeeze", "match", "trial", "rocker", "speed"):
         window.sheets[step].open_page(page)
         if step == "trial":
             window.sheets[step].one_page.show_changes(_TRIED)

@@ -219,6 +219,8 @@ RULES: tuple[Rule, ...] = (
             source="from memory"),
     _rule("bounce_margin", "bounce above the red line", "a valve that bounces hammers its seat", lowest=0.0, comfort=5.0,
             source="from memory"),
+    _rule("coils_in_motion", "coils do not meet below the red line", "who lets them meet to stop surge leaves this limit out",
+            lowest=0.0, comfort=0.5, source="from memory"),
     _rule("free_card", "within 0.030 in of its card", "where the maker states no tolerance",
             lowest=-0.030 * _IN, highest=0.030 * _IN, comfort=0.030 * _IN,
             source="common practice and from memory"),

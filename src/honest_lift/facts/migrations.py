@@ -109,7 +109,7 @@ def _to_eleventh(raw: Raw) -> Raw:
     return told
 
 
-_NEW_IN_TWELFTH = frozenset({"flexible_float", "bounce_margin"})
+_NEW_IN_TWELFTH = frozenset({"flexible_float", "bounce_margin", "coils_in_motion"})
 
 
 def _to_twelfth(raw: Raw) -> Raw:

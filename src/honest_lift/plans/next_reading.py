@@ -15,6 +15,7 @@ from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.unbegun import POURED_ONCE
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.motion.bending import HYDRAULIC
 from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.estimates.spring.beside import SAME_MM, pressed_at_mm
 from honest_lift.facts.catalog import CATALOG
@@ -140,7 +141,9 @@ def _needs(book: Book, finding: Finding) -> Iterator[tuple[_Need, Place | None]]
                     _Need(STALE, one.quantity, stated="walk the lobe with a degree wheel", page=_WALKED),
                     None,
                 )
-            elif ground & _AGAIN:
+            elif one.quantity == "spring_damping" and one.kind == "assumed":
+                yield _Need(CLOSE, one.quantity, stated=one.note, page="Springs"), None  # of coils that nobody measured
+            elif ground & _AGAIN and one.note != HYDRAULIC:
                 yield from _again(book, one)
             elif ground & _UNSOUND and one.quantity in READ_AS.values() and one.way == "indicator":
                 words = "judge the rows of its wheel table, or walk the lobe again"

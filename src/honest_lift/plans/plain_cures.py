@@ -298,6 +298,19 @@ def _at_speed(engine: Engine, one: Finding) -> list[str]:
     ]
 
 
+def _surge(engine: Engine, one: Finding) -> list[str]:
+    more = (
+        in_words(one.lowest + one.expanded - one.figure, "length", engine.unit("length"))
+        if isfinite(one.figure)
+        else "more"
+    )
+    return [
+        f"{more} more between the coils: a taller installed height, less lift, or a spring with more travel",
+        "a damper or a nested spring, or a spring whose frequency the lobe's strong orders meet above the red line: see Surge",
+        "left out as a limit by those who let the coils meet on purpose: any error in height or lift then binds them",
+    ]
+
+
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
@@ -314,6 +327,6 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "piston_valve": _piston, "valve_to_valve": _valves, "pocket_wall": _wall,
     "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "dynamic_ratio": _compression,
     "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "float_margin": _control,
-    "flexible_float": _at_speed, "bounce_margin": _at_speed,
+    "flexible_float": _at_speed, "bounce_margin": _at_speed, "coils_in_motion": _surge,
     "wipe_centre": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

@@ -14,6 +14,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.train.in_motion import foretold
 from honest_lift.facts.edits import Edit, Fit, fit_springs, fitment
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.place import position_title
@@ -140,5 +141,6 @@ def _tried(book: Book, finding: Finding, now: dict[str, Finding], what: str, cha
 
 
 def _of_valve(book: Book, position: str) -> dict[str, Finding]:
-    found = examine(book).by_position.get(position, ())
+    with foretold(book):
+        found = examine(book).by_position.get(position, ())
     return {one.check.name: one for one in found if one.check.name in _OF_STACK}

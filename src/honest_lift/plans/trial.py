@@ -11,6 +11,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import Examination, examine
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.train.in_motion import foretold
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Edit, Several
 from honest_lift.facts.engine import Book
@@ -90,7 +91,8 @@ def tried_on(book: Book, changes: Sequence[Change]) -> Book:
 def ripple(book: Book, now: Examination, changes: Sequence[Change]) -> Ripple:
     """Make changes on a copy and say what moves. Raises EditError."""
     tried = tried_on(book, changes)
-    found = examine(tried)
+    with foretold(book, now.moved):
+        found = examine(tried)
     before, after = _by_key(now), _by_key(found)
     pairs = ((before.get(key), after.get(key)) for key in dict.fromkeys((*after, *before)))
     moved, unproved = [], []

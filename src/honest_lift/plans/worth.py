@@ -14,6 +14,7 @@ from msgspec.structs import replace
 
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.train.in_motion import foretold
 from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.estimates.spring.heights import corrected
 from honest_lift.facts.catalog import CATALOG
@@ -149,5 +150,6 @@ def _with_reference(book: Book, finding: Finding, tool: Tool) -> Worth | None:
 
 def _same(book: Book, finding: Finding) -> Finding | None:
     """Give what would be found at the same place by the same check."""
-    found = examine(book).findings
+    with foretold(book):
+        found = examine(book).findings
     return next((one for one in found if one.check == finding.check and one.place == finding.place), None)

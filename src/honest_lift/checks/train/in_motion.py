@@ -5,6 +5,9 @@ It stands beside the rigid bound, which is judged by itself: a simulation turns 
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
 from dataclasses import dataclass
 from math import isfinite
 
@@ -13,12 +16,12 @@ import numpy as np
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.train.float_margin import contact_over
 from honest_lift.checks.valves import AtValve, Gathered, Valves
-from honest_lift.estimates.estimate import Estimate
-from honest_lift.estimates.motion.float_speed import AtSpeed, Swept, at_speed
+from honest_lift.estimates.estimate import Estimate, derive
+from honest_lift.estimates.motion.float_speed import AtSpeed, Like, Swept, at_speed
 from honest_lift.facts.engine import Book
 from honest_lift.facts.memory.remember import last_few
 from honest_lift.mechanics.motion.sweep import Sweep
-from honest_lift.numbers.doubt import Array, Ground
+from honest_lift.numbers.doubt import Array, Ground, Source
 
 FLEXIBLE_FLOAT = Check(
     "flexible_float", "Float margin, train that bends", "speed", "percent",
@@ -28,18 +31,28 @@ BOUNCE_MARGIN = Check(
     "bounce_margin", "Bounce margin over red line", "speed", "percent",
     "How far above the red line the valve begins to bounce off its seat, simulated.",
 )  # fmt: skip
+COILS_IN_MOTION = Check(
+    "coils_in_motion", "Coil clearance in motion", "speed", "length",
+    "What surge leaves between the coils up to the red line: coil-bind clearance less what they close by in the simulation.",
+)  # fmt: skip
+_CLOSING_U = 0.15  # standard uncertainty of what surge closes, as a share of it: a quarter either way. From memory
 AT_LEAST = "at least: it does not within the sweep"
 
 
 @dataclass(frozen=True, slots=True)
 class InMotion:
-    """Every valve of an engine in motion. `rigid_rpm` (n,): of everything rigid, an upper bound of the float speed."""
+    """Every valve of an engine in motion. `rigid_rpm` (n,): of everything rigid, an upper bound of the float speed.
+
+    `static`: coil-bind clearance at rest; `surge_closes` (n,): mm by which surge closes the coils below the red line.
+    """
 
     valves: Valves
     stands: AtSpeed
     swept: Swept
     rigid_rpm: Array
     red_rpm: Array
+    static: Estimate
+    surge_closes: Array
 
     @property
     def is_pending(self) -> bool:
@@ -50,14 +63,30 @@ class InMotion:
 
 @dataclass(frozen=True, slots=True)
 class _Known:
+    engine: str
     at: tuple[AtValve, ...]
     moved: InMotion
 
 
 _known: list[_Known] = last_few()
+_before: ContextVar[tuple[InMotion | None] | None] = ContextVar("what a change is tried on", default=None)
 
 
-def in_motion(gathered: Gathered) -> InMotion | None:
+@contextmanager
+def foretold(book: Book, now: InMotion | None = None) -> Iterator[None]:
+    """Sweep nothing for a while: an engine on which something is only tried is told by what figures are worth on it as it stands.
+
+    `now`: it as it stands; without it, as it was examined last.
+    """
+    known = next((one.moved for one in _known if one.engine == book.engine.id), None)
+    token = _before.set((now or known,))
+    try:
+        yield
+    finally:
+        _before.reset(token)
+
+
+def in_motion(book: Book, gathered: Gathered) -> InMotion | None:
     """Give every valve in motion; None where no red line is stated. Remembered while nothing at any valve changes."""
     at = gathered.at
     if not at or all(one.moving.red_line.ground & Ground.MISSING for one in at):
@@ -65,13 +94,20 @@ def in_motion(gathered: Gathered) -> InMotion | None:
     for one in _known:
         if one.at == at:
             return one.moved
-    moved = _moved(gathered.valves(range(len(at))))
+    valves, before = gathered.valves(range(len(at))), _before.get()
+    if before is not None:
+        return _moved(valves, before[0])
+    moved = _moved(valves)
     if not moved.is_pending:
-        _known[:] = [_Known(at, moved)]
+        _known[:] = [_Known(book.engine.id, at, moved)]
     return moved
 
 
-def _moved(valves: Valves) -> InMotion:
+_SWEPT = object()
+
+
+def _moved(valves: Valves, before: InMotion | object | None = _SWEPT) -> InMotion:
+    """Move valves. `before`: as they stood before what is tried, None where nobody has moved them."""
     red = np.array([one.red_line.value for one in valves.moving])
     rigid = red * (1.0 + contact_over(valves).figure.value / 100.0)
     stands = AtSpeed(
@@ -84,16 +120,30 @@ def _moved(valves: Valves) -> InMotion:
         valves.cards,
         rigid,
     )
-    return InMotion(valves, stands, at_speed(stands), rigid, red)
+    static = derive(lambda height, lift, bind: height - lift - bind, valves.installed, valves.lift, valves.curves.bind)
+    if before is _SWEPT:
+        swept = at_speed(stands)
+        least = [_least_gap_mm(own, at) for own, at in zip(swept.sweeps, red.tolist(), strict=True)]
+        closes = np.maximum(static.figure.value - np.array(least), 0.0)  # it gives nothing back that rest has not
+        return InMotion(valves, stands, swept, rigid, red, static, closes)
+    known: dict[str, tuple[Like | None, float]] = {}
+    if isinstance(before, InMotion):
+        known = dict(
+            zip(before.valves.names, zip(before.swept.likes, before.surge_closes.tolist(), strict=True), strict=True)
+        )
+    told = [known.get(name, (None, float("nan"))) for name in valves.names]
+    swept = at_speed(stands, [like for like, _ in told])
+    return InMotion(valves, stands, swept, rigid, red, static, np.array([closes for _, closes in told]))
 
 
 def check_in_motion(book: Book, gathered: Gathered) -> list[Finding]:
-    """Hold the speeds of float and bounce at every valve against the red line."""
-    moved = in_motion(gathered)
+    """Hold the speeds of float and bounce at every valve against the red line, and what is left between its coils below it."""
+    moved = in_motion(book, gathered)
     if moved is None:
         return []
     floats = _judged(book, moved, FLEXIBLE_FLOAT, moved.swept.floats, "float_rpm")
-    return floats + _judged(book, moved, BOUNCE_MARGIN, moved.swept.bounces, "bounce_rpm")
+    bounces = _judged(book, moved, BOUNCE_MARGIN, moved.swept.bounces, "bounce_rpm")
+    return [*floats, *bounces, *_coils(book, moved)]
 
 
 def _judged(book: Book, moved: InMotion, check: Check, over: Estimate, which: str) -> list[Finding]:
@@ -108,3 +158,28 @@ def _judged(book: Book, moved: InMotion, check: Check, over: Estimate, which: st
 
 def _remark(sweep: Sweep | None, which: str) -> str:
     return "" if sweep is None or isfinite(getattr(sweep, which)) else AT_LEAST
+
+
+def _coils(book: Book, moved: InMotion) -> list[Finding]:
+    """Hold what surge leaves between the coils against its limit; it rests on whatever the float speed rests on."""
+    valves, static, closing = moved.valves, moved.static, moved.surge_closes
+    left = derive(lambda rest: rest - closing, static)
+    figure = left.figure.doubted(
+        Source("motion:surge", "what surge closes, simulated", shared=False), _CLOSING_U * closing
+    )
+    for flag in Ground:
+        figure = figure.on_ground((moved.swept.floats.figure.ground & int(flag)) != 0, flag) if flag else figure
+    inputs = tuple(
+        tuple(dict.fromkeys((*own, *more))) for own, more in zip(left.inputs, moved.swept.floats.inputs, strict=True)
+    )
+    terms = {"coil_bind_clearance": static.figure.value, "surge_closes": closing, "red_line": moved.red_rpm}
+    limits = valves.limits(book, COILS_IN_MOTION.name)
+    return findings(COILS_IN_MOTION, valves.places, valves.names, Estimate(figure, inputs), limits, terms=terms)
+
+
+def _least_gap_mm(sweep: Sweep | None, red_rpm: float) -> float:
+    """Give the least that is left between the coils at any speed up to the red line; NaN without a sweep."""
+    if sweep is None:
+        return float("nan")
+    at_red = float(np.interp(red_rpm, sweep.rpm, sweep.coil_gap_mm))
+    return min([at_red, *(gap for rpm, gap in zip(sweep.rpm, sweep.coil_gap_mm, strict=True) if rpm <= red_rpm)])

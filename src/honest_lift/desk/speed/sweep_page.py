@@ -13,6 +13,7 @@ _HINT = (
     "The train bends, the spring surges, the seat bounces: simulated over speed. It ranks what is fitted and shows what matters. "
     "Near and above float the motion is chaotic: read bands there, not digits."
 )
+_CAUTION = "No simulation replaces turning the engine over and measuring. A valve that drops at speed throws metal."
 
 
 class SweepPage(QWidget):
@@ -30,7 +31,11 @@ class SweepPage(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
+        caution = Label(self.tr(_CAUTION))
+        caution.setObjectName("caution")
+        caution.setWordWrap(True)
         column.addWidget(hint_label(self.tr(_HINT)))
+        column.addWidget(caution)
         column.addWidget(self.line)
         column.addWidget(self.drawing, 3)
         column.addWidget(scrolled(self.told), 2)
@@ -50,6 +55,7 @@ class SweepPage(QWidget):
         found = seen.finding("flexible_float", here) if seen and here else None
         words = speed_words(moved, case, found.verdict if found else None)
         self.line.setText(words)
+        self.line.setVisible(moved is not None and moved.swept.sweeps[case] is not None)
         self.drawing.show_chart(chart_of_sweep(moved, case, self.session.unit("length"), words))
         lines = (*ground_words(moved, case), loss_words(moved, case)) if moved is not None else ()
         self.told.setText("\n".join(one for one in lines if one))

@@ -8,13 +8,14 @@ from __future__ import annotations
 from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
+from honest_lift.estimates.motion.stiffness_read import stiffness_at
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.doubt import COVERAGE, Ground
 
-RESTS_ON = frozenset({"train_stiffness", "train_damping", "spring_damping"})
+RESTS_ON = frozenset({"train_stiffness", "lift_lost", "train_damping", "spring_damping"})
 # N/mm at the valve: usual, and from where to where. From memory; the handbook has the first and the last
 USUAL_STIFFNESS = {"pushrod": (5000.0, 3000.0, 8000.0), "finger follower": (9000.0, 5000.0, 16000.0),
                    "bucket": (25000.0, 15000.0, 40000.0)}  # fmt: skip
@@ -26,7 +27,7 @@ GUESSED = "its stiffness is guessed: state it"
 
 
 def bending_of(book: Book, position: str) -> dict[str, Input]:
-    """Give stiffness and damping at a valve, by the names of RESTS_ON."""
+    """Give stiffness and damping at a valve by name: what was read goes before what was stated, that before a usual range."""
     card = book.engine.card_of(book.engine.spring_at(position))
     usual, low, high = _of_spring(card)
     return {
@@ -37,7 +38,8 @@ def bending_of(book: Book, position: str) -> dict[str, Input]:
 
 
 def _stiffness(book: Book, position: str) -> Input:
-    told, place = at_valve(book, "train_stiffness", position), at_position(position)
+    place = at_position(position)
+    told = stiffness_at(book, position) or at_valve(book, "train_stiffness", position)
     if told.ground & Ground.MISSING and not told.note:
         usual, low, high = USUAL_STIFFNESS.get(book.engine.gear, _ELSE)
         told = Input("train_stiffness", "a usual range", "assumed", usual, ground=Ground.ASSUMED, low=low, high=high, note=GUESSED,

@@ -11,11 +11,12 @@ the grid of the sweep) is a doubt of its own, from memory.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import isfinite, log, sqrt
+from math import isfinite
 
 import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
+from numpy.typing import NDArray
 
 from honest_lift.estimates.alike import Parts, derive_of, few_ranges
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
@@ -36,9 +37,11 @@ _NO_BIND_MM = (
 )
 _LEAST_KG = 1e-3
 _ALL_RANGES = 4  # assumed inputs whose ranges are scanned; where more are assumed nothing passes anyway
-_SEAT_LOG = log(2.0) / sqrt(3.0)  # the seat's stiffness and damping may be half or twice as much. From memory
+# What a seat half or twice as stiff, or as damped, makes of the speeds (the tests' trains). From memory
+_SEAT = {"float_rpm": 0.01, "bounce_rpm": 0.08}
+_FIGURES = ("valve_kg", "active_kg", "seat_load", "rate", "train_n_mm", "train_damping", "spring_damping", "lift")
 _GRID = {
-    "float_rpm": 0.005,
+    "float_rpm": 0.01,
     "bounce_rpm": 0.02,
 }  # by which an onset moves with speeds, steps and segments: docs/validation.md
 
@@ -56,36 +59,77 @@ class AtSpeed(Struct, frozen=True, eq=False):
     rigid_rpm: Array
 
 
+class Like(Struct, frozen=True):
+    """A valve's sweep, what its figures are worth, and the figures it was swept with."""
+
+    train: TrainFigures
+    sweep: Sweep
+    worth: Worth
+    figures: dict[str, float]
+
+
 class Swept(Struct, frozen=True, eq=False):
-    """How far above the red line valves (n,) float and bounce, percent, and the sweeps they come from, None where there is none."""
+    """How far above the red line valves (n,) float and bounce, percent, and what each comes from; None where there is nothing.
+
+    `likes`: the sweep a valve's speeds are told by: its own, or where a change is only tried, that of before the change.
+    """
 
     floats: Estimate
     bounces: Estimate
-    sweeps: tuple[Sweep | None, ...]
-    worths: tuple[Worth | None, ...]
     trains: tuple[TrainFigures | None, ...]
+    likes: tuple[Like | None, ...]
+
+    @property
+    def sweeps(self) -> tuple[Sweep | None, ...]:
+        """Give the sweeps."""
+        return tuple(None if one is None else one.sweep for one in self.likes)
+
+    @property
+    def worths(self) -> tuple[Worth | None, ...]:
+        """Give what figures are worth."""
+        return tuple(None if one is None else one.worth for one in self.likes)
 
 
-def at_speed(stands: AtSpeed) -> Swept:
-    """Sweep all valves of which everything is known; those that are left for later are pending."""
-    cases = range(len(stands.moving))
-    parts = [_parts(stands, case) for case in cases]
-    trains = [_train(stands, case, parts[case]) for case in cases]
-    known = {case: train for case, train in enumerate(trains) if train is not None}
-    ready = list(known.values())
-    swept = dict(zip(known, answers_to([sweep_of(one) for one in ready]), strict=True)) if known else {}
-    worth = dict(zip(known, answers_to([worth_of(one) for one in ready]), strict=True)) if known else {}
-    sweeps, worths = (tuple(found.get(case) for case in cases) for found in (swept, worth))
+def at_speed(stands: AtSpeed, before: Sequence[Like | None] | None = None) -> Swept:
+    """Sweep all valves of which everything is known; those that are left for later are pending.
+
+    `before`: of a change that is only tried, what stood at each valve before it: nothing is swept anew, and speeds are told by the
+    powers of what stood there. That is predicted, and proves nothing.
+    """
+    parts = [_parts(stands, case) for case in range(len(stands.moving))]
+    trains = tuple(_train(stands, case, own) for case, own in enumerate(parts))
+    likes = _solved(stands, parts, trains) if before is None else tuple(before)
+    told = tuple(like if train is not None else None for like, train in zip(likes, trains, strict=True))
+    predicted = np.array(
+        [like is not None and like.train != train for like, train in zip(told, trains, strict=True)], dtype=bool
+    )
     floats, bounces = (
-        _with_bind(stands, _over_red(stands, parts, sweeps, worths, trains, which))
+        _with_bind(stands, _over_red(stands, parts, told, trains, which, pends=before is None), predicted)
         for which in ("float_rpm", "bounce_rpm")
     )
-    return Swept(floats, bounces, sweeps, worths, tuple(trains))
+    return Swept(floats, bounces, trains, told)
 
 
-def _with_bind(stands: AtSpeed, over: Estimate) -> Estimate:
-    """Lay on a speed what bars the height at which coils meet: where nobody knows it, they never do in the sweep."""
-    bind, figure = stands.curves.bind, over.figure
+def _solved(
+    stands: AtSpeed, parts: Sequence[dict[str, Input]], trains: Sequence[TrainFigures | None]
+) -> tuple[Like | None, ...]:
+    """Sweep trains and work out what their figures are worth, all at once; None of one that is left for later."""
+    known = {case: train for case, train in enumerate(trains) if train is not None}
+    if not known:
+        return (None,) * len(trains)
+    ready = list(known.values())
+    swept = dict(zip(known, answers_to([sweep_of(one) for one in ready]), strict=True))
+    worth = dict(zip(known, answers_to([worth_of(one) for one in ready]), strict=True))
+    return tuple(
+        Like(known[case], swept[case], worth[case], behind(stands, case))
+        if case in known and swept[case] is not None and worth[case] is not None else None
+        for case in range(len(trains))
+    )  # fmt: skip
+
+
+def _with_bind(stands: AtSpeed, over: Estimate, predicted: NDArray[np.bool_]) -> Estimate:
+    """Lay on a speed what bars the height at which coils meet (unknown, they never do), and what is only predicted."""
+    bind, figure = stands.curves.bind, over.figure.on_ground(predicted, Ground.PREDICTED)
     unknown = (bind.figure.ground & int(Ground.MISSING)) != 0
     for flag in Ground:
         if flag and flag is not Ground.MISSING:
@@ -208,29 +252,30 @@ def _gas(parts: Parts) -> Array:
 
 
 def _over_red(
-    stands: AtSpeed, parts: Sequence[dict[str, Input]], sweeps: Sequence[Sweep | None], worths: Sequence[Worth | None],
-    trains: Sequence[TrainFigures | None], which: str,
+    stands: AtSpeed, parts: Sequence[dict[str, Input]], likes: Sequence[Like | None], trains: Sequence[TrainFigures | None],
+    which: str, *, pends: bool,
 ) -> Estimate:  # fmt: skip
     """Give how far above the red line (n,), percent, one of both speeds lies."""
-    speeds = np.array([_speed(one, which) for one in sweeps])
-    powers = _powers(worths, "floats" if which == "float_rpm" else "bounces")
+    speeds = np.array([_speed(one, which) for one in likes])
+    powers = _powers(likes, which)
     whole = [name for name in parts[0] if all(name in one for one in parts)] if parts else []
     laid = {name: estimate_of([one[name] for one in parts]) for name in whole}
     loads = {"seat": stands.seat_load, "open": stands.open_load, "lift": stands.lift}
-    over = derive_of(_Displaced(speeds, powers, stands, parts).over, {**loads, **laid})
+    over = derive_of(_Displaced(speeds, powers, likes).over, {**loads, **laid})
     figure = over.figure
-    for key, label, own in (
-        ("motion:seat", "stiffness and damping of the valve seat, from memory", _SEAT_LOG * _both(worths, which)),
-        ("motion:grid", "the simulation's own grid", np.full(len(speeds), _GRID[which])),
+    for key, label, share in (
+        ("motion:seat", "stiffness and damping of the valve seat, from memory", _SEAT[which]),
+        ("motion:grid", "the simulation's own grid", _GRID[which]),
     ):
-        figure = figure.doubted(Source(key, label, shared=False), (figure.value + 100.0) * own)
-    pending = np.array([train is not None and one is None for train, one in zip(trains, sweeps, strict=True)])
-    waiting = np.isnan(speeds)
-    figure = figure.on_ground(waiting, Ground.MISSING).on_ground(pending, Ground.MISSING | Ground.PENDING)
+        figure = figure.doubted(Source(key, label, shared=False), (figure.value + 100.0) * share)
+    waits = np.array([train is not None and one is None for train, one in zip(trains, likes, strict=True)])
+    figure = figure.on_ground(np.isnan(speeds), Ground.MISSING)
+    if not pends:
+        return Estimate(figure, over.inputs)
     inputs = tuple(
-        (*own, _pending(stands.moving[case])) if pending[case] else own for case, own in enumerate(over.inputs)
+        (*own, _pending(stands.moving[case])) if waits[case] else own for case, own in enumerate(over.inputs)
     )
-    return Estimate(figure, inputs)
+    return Estimate(figure.on_ground(waits, Ground.MISSING | Ground.PENDING), inputs)
 
 
 def _pending(moving: Moving) -> Input:
@@ -238,36 +283,30 @@ def _pending(moving: Moving) -> Input:
     return replace(moving.carried, quantity="train_stiffness", kind="missing", ground=ground, note=SIMULATED)
 
 
-def _speed(sweep: Sweep | None, which: str) -> float:
+def _speed(like: Like | None, which: str) -> float:
     """Give a speed; the end of the sweep where nothing happened within it: at least so much."""
-    if sweep is None:
+    if like is None:
         return float("nan")
-    own = getattr(sweep, which)
-    return float(own if isfinite(own) else sweep.rpm[-1])
+    own = getattr(like.sweep, which)
+    return float(own if isfinite(own) else like.sweep.rpm[-1])
 
 
-def _powers(worths: Sequence[Worth | None], which: str) -> dict[str, Array]:
-    return {name: np.array([0.0 if one is None else getattr(one, which)[name] for one in worths]) for name in DISPLACED}
-
-
-def _both(worths: Sequence[Worth | None], which: str) -> Array:
-    powers = _powers(worths, "floats" if which == "float_rpm" else "bounces")
-    return np.hypot(powers["seat_n_mm"], powers["seat_damping"])
+def _powers(likes: Sequence[Like | None], which: str) -> dict[str, Array]:
+    of = "floats" if which == "float_rpm" else "bounces"
+    return {
+        name: np.array([0.0 if one is None else getattr(one.worth, of)[name] for one in likes]) for name in DISPLACED
+    }
 
 
 class _Displaced:
     """What displaced copies of the figures make of the swept speeds."""
 
-    def __init__(
-        self, speeds: Array, powers: dict[str, Array], stands: AtSpeed, parts: Sequence[dict[str, Input]]
-    ) -> None:
+    def __init__(self, speeds: Array, powers: dict[str, Array], likes: Sequence[Like | None]) -> None:
         self._speeds, self._powers = speeds, powers
-        values = {
-            name: np.array([one[name].value if name in one else np.nan for one in parts])
-            for name in (parts[0] if parts else ())
+        self._swept = {
+            name: np.array([np.nan if one is None else one.figures.get(name, np.nan) for one in likes])
+            for name in _FIGURES
         }
-        loads = {"seat": stands.seat_load, "open": stands.open_load, "lift": stands.lift}
-        self._swept = _figures({**values, **{name: one.figure.value for name, one in loads.items()}})
 
     def over(self, parts: Parts) -> Array:
         """Give percent over the red line (..., n)."""

@@ -91,7 +91,7 @@ def worth_of(train: TrainFigures) -> OfWorth:
 def _coarser(fineness: Fineness) -> Fineness:
     """Give what is fine enough for what figures are worth: they are displaced by much."""
     return Fineness(
-        min(fineness.segments, 5), min(fineness.speeds, 13), max(fineness.share, 0.9), min(fineness.settle_s, 0.05)
+        min(fineness.segments, 4), min(fineness.speeds, 11), max(fineness.share, 0.9), min(fineness.settle_s, 0.04)
     )
 
 

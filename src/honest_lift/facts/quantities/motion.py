@@ -25,6 +25,15 @@ ROWS: tuple[Quantity, ...] = (
              (1500.0, 60000.0), page=_PAGE, stated_for=("rocker",),
              meaning="Load at the tip over the lift it takes away, all from cam to tip in place and no lash. A float speed rests "
                      "on it, and nobody has it by heart: until it is stated, a usual range is taken."),
+    Quantity("lift_lost", "lift lost to a load on the tip", "dl", "length", ("position",), (0.0, 10.0), (0.005, 2.0),
+             (Way("indicator", "indicator on the retainer, tip loaded", ("indicator",),
+                  ("rocker", "cam", "valve", "retainer", "locks", "adjuster"),
+                  howto="Checking spring in, the cam near full lift, all clearance taken up and the indicator zeroed. Load the "
+                        "tip, read what the valve gives way: two loads and more.", short="indicator, tip loaded"),),
+             "What the valve gives way under a load, cam and everything to the tip in place: the stiffness of the train.",
+             "The tip is loaded by a lever or a known spring: stand clear of it, eye protection on.", at="tip_load", page=_PAGE),
+    Quantity("tip_load", "load on the tip", "Ft", "load", ("position",), (1.0, 9000.0), (50.0, 3000.0),
+             meaning="The load under which the valve gave way: a lever tester, weights, or a spring of known load.", page=_PAGE),
     Quantity("train_damping", "damping of the valve train", "zt", "percent", _ANY, (0.1, 60.0), (2.0, 15.0), page=_PAGE,
              meaning="As a share of the critical one. Of 7, give or take, where nothing is stated."),
     Quantity("spring_damping", "damping of the spring's surge", "zs", "percent", _ANY, (0.05, 60.0), (0.3, 12.0), page=_PAGE,

@@ -16,11 +16,11 @@ from numpy.typing import NDArray
 
 from honest_lift.mechanics.motion.lift_table import ROWS, LiftTables
 from honest_lift.mechanics.motion.onset import BOUNCE_MM, onset_rpm
-from honest_lift.mechanics.motion.simulate import QUICK, Pace, Trains, simulate
+from honest_lift.mechanics.motion.simulate import Pace, Trains, simulate
 from honest_lift.mechanics.motion.spring_chain import chain_of_curve, stacked
 from honest_lift.numbers.doubt import Array
 
-LOW, HIGH, SPEEDS = 0.30, 1.20, 37  # of the rigid train's float speed, which no train that bends outlives by much
+LOW, HIGH, SPEEDS = 0.35, 1.15, 27  # of the rigid train's float speed, which no train that bends outlives by much
 
 
 class Fineness(Struct, frozen=True):
@@ -28,8 +28,8 @@ class Fineness(Struct, frozen=True):
 
     segments: int = 7
     speeds: int = SPEEDS
-    share: float = QUICK.share
-    settle_s: float = QUICK.settle_s
+    share: float = 0.8
+    settle_s: float = 0.05
 
     @property
     def pace(self) -> Pace:
@@ -147,7 +147,7 @@ _LOOKED = ("loft_mm", "bounce_mm", "seating_mm_s", "coil_gap_mm", "push_n", "lif
 # What is displaced for what it is worth, by which share of itself. Loads by a share of the seat load, along the whole curve.
 DISPLACED = {
     "valve_kg": 0.15, "active_kg": 0.30, "seat_load": 0.20, "rate": 0.20, "train_n_mm": 0.35, "train_damping": 0.5,
-    "spring_damping": 0.6, "seat_n_mm": 0.5, "seat_damping": 0.5, "lift": 0.05,
+    "spring_damping": 0.6, "lift": 0.05,
 }  # fmt: skip
 _BELOW, _ABOVE, _BESIDE = (
     0.75,

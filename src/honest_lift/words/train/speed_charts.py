@@ -7,12 +7,14 @@ from math import isfinite
 import numpy as np
 
 from honest_lift.checks.train.in_motion import InMotion
-from honest_lift.drawings.chart import Axis, Chart
+from honest_lift.drawings.chart import Axis, Chart, Panel, Series
 from honest_lift.drawings.scene import Point
 from honest_lift.drawings.train.at_speed import motion_chart, surge_chart, sweep_chart
+from honest_lift.estimates.motion.stiffness_read import StiffnessRead, stiffness_read
+from honest_lift.facts.engine import Book
 from honest_lift.mechanics.motion.seen import Trace
 from honest_lift.numbers.doubt import Array
-from honest_lift.numbers.units import from_inside, unit_of
+from honest_lift.numbers.units import from_inside, to_inside, unit_of
 from honest_lift.words.train.speed import band_of, points_of
 from honest_lift.words.train.surge import Surge
 
@@ -40,6 +42,27 @@ def chart_of_sweep(moved: InMotion | None, case: int, unit: str, missing: str) -
         points("loft_mm", scale), points("bounce_mm", scale), points("seating_mm_s", 1e-3), bands, red, length,
         _ENOUGH_MM * scale, missing,
     )  # fmt: skip
+
+
+def chart_of_stiffness(book: Book, position: str, load: str, length: str, missing: str) -> Chart:
+    """Draw what a valve gave way under loads on its tip, with the line through it."""
+    read = stiffness_read(book, position) if position else StiffnessRead()
+    axes = (
+        Axis("load on the tip", load, unit_of("load", load).places),
+        Axis("lift lost", length, unit_of("length", length).places),
+    )
+    points = tuple(
+        (from_inside(force, "load", load), from_inside(lost, "length", length))
+        for force, lost in zip(read.load_n, read.lost_mm, strict=True)
+    )
+    series = [Series("as read", points, "mark", dots=True, joined=False)] if points else []
+    if read.stiffness is not None:
+        middle = [sum(column) / len(points) for column in zip(*points, strict=True)]
+        rise = from_inside(to_inside(1.0, "load", load) / read.stiffness.value, "length", length)
+        far = max(x for x, _ in points) * 1.05
+        line = tuple((x, middle[1] + rise * (x - middle[0])) for x in (0.0, far))
+        series.append(Series("stiffness", line if len(points) > 1 else ((0.0, 0.0), (far, rise * far)), "line"))
+    return Chart("Lift lost to a load on the tip", axes[0], (Panel(axes[1], tuple(series)),), "" if points else missing)
 
 
 def chart_of_motion(trace: Trace | None, length: str, load: str, missing: str) -> Chart:

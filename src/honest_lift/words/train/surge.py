@@ -78,6 +78,6 @@ def surge_words(surge: Surge, engine: Engine) -> tuple[str, ...]:
     lines = [first, f"It is met by {'; '.join(met)}." if met else "No strong order meets it below the red line."]
     lines.append(
         "Some set a small coil-bind clearance so that the coils touch and stop the surge: a choice, with the risk that any error "
-        "in height, lift or float then binds the coils. Others keep the clearance and let a damper or a second spring take it."
+        "in height, lift or float then binds the coils. Others keep it and damp the surge by a damper or a second spring."
     )
     return tuple(lines)

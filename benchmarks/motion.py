@@ -11,9 +11,8 @@ import numpy as np
 
 sys.path.append(str(Path(__file__).resolve().parent.parent / "tests"))
 
-from trains import CASES, by_integrator, trains  # noqa: E402
-
-from honest_lift.mechanics.motion.simulate import FINE, QUICK, simulate  # noqa: E402
+from honest_lift.mechanics.motion.simulate import FINE, QUICK, simulate
+from trains import CASES, by_integrator, trains
 
 _ROUNDS, _SPEEDS = 5, 50
 _NAME, _RPM = "pushrod, one mass", 5000.0

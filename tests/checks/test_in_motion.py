@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 from msgspec.structs import replace
 
+from engines import POINTS
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.motion import problems
 from honest_lift.estimates.motion.bending import GUESSED, HYDRAULIC
@@ -16,7 +17,7 @@ from honest_lift.estimates.solved import SIMULATED, left_for_later
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import Confirm, Describe, Put, Unstate, reading_of
 from honest_lift.facts.memory import remember
-from honest_lift.facts.place import ENGINE, at_position
+from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.mechanics.motion.lift_table import ROWS
 from honest_lift.mechanics.motion.sweep import displaced
 from honest_lift.numbers.doubt import Ground
@@ -161,6 +162,24 @@ def test_coils_that_nobody_measured_prove_nothing(changed):
     one = seen(made).finding("flexible_float", "1i")
     assert one.verdict is not Verdict.PASSES
     assert any(own.quantity == "spring_damping" and own.ground & Ground.ASSUMED for own in one.inputs)
+
+
+def test_members_that_were_pressed_apart_are_springs_of_their_own():
+    """Each with its own loads, at its own height; the mass by their seat loads, coil bind in the outer's height."""
+    made = pushrods()
+    card = made.engine.cards[0]
+    inner = replace(card.members[0], name="inner", step_mm=4.0)
+    made.do(Put("cards", replace(card, members=(*card.members, inner))))
+    halves = tuple((height, load / 2.0) for height, load in POINTS)
+    for spring in made.engine.springs:
+        made.strike(spring.id).spring(spring.id, halves, 32.5, "outer")
+        made.spring(spring.id, tuple((height - 4.0, load) for height, load in halves), 27.0, "inner")
+        made.read("spring_mass", of_spring(spring.id), 0.09, "scale", "scale")
+    train = seen(made).moved.swept.trains[1]
+    assert [one.load_n[0] for one in train.springs] == pytest.approx([361.0, 361.0])
+    assert [one.to_bind_mm for one in train.springs] == pytest.approx([45.0 - 32.5, 45.0 - 31.0])
+    assert [one.active_kg for one in train.springs] == pytest.approx([0.3 * 0.09, 0.3 * 0.09])
+    assert [one.damping for one in train.springs] == [0.03, 0.03]
 
 
 def test_without_a_red_line_nobody_asks_and_a_mass_nobody_weighed_is_named():

@@ -194,9 +194,8 @@ def _springs(stands: AtSpeed, case: int, active_kg: float, damping: float) -> tu
     found, seats = [], []
     for m in members:
         own = height - curves.steps.value[case, m]
-        to_bind = (
-            own - bind[m] if curves.bind_present[case, m] and isfinite(bind[m]) else height - _nest_bind(curves, case)
-        )
+        is_known = curves.bind_present[case, m] and isfinite(bind[m])  # as all bind heights, in the outer's
+        to_bind = height - (bind[m] if is_known else _nest_bind(curves, case))
         lowest = np.nanmin(curves.heights.value[case, m])
         far = min(max(own - lowest, float(stands.lift.figure.value[case]) + _BEYOND_MM), to_bind)
         shorter = np.linspace(0.0, max(far, 1e-3), _POINTS)

@@ -97,7 +97,8 @@ def examine(book: Book) -> Examination:
     _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     standing = check_direction(narrowed(book, _DIRECTION, _SPRING, parts=True), progressive)
     gathered = gathered_of(book)
-    found = [*_of_valves(book, gathered), *check_in_motion(book, gathered), *of_families(book), *standing, *of_springs]
+    moved = in_motion(book, gathered)
+    found = [*_of_valves(book, gathered), *check_in_motion(book, moved), *of_families(book), *standing, *of_springs]
     job = book.engine.job
     found += unbegun(book, found)
     shown = {name for name in {one.check.name for one in found} if job.shows(name)}
@@ -106,7 +107,7 @@ def examine(book: Book) -> Examination:
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
-    return Examination(tuple(found), names, in_motion(book, gathered))
+    return Examination(tuple(found), names, moved)
 
 
 def gathered_of(book: Book) -> Gathered:

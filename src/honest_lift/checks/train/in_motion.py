@@ -136,9 +136,8 @@ def _moved(valves: Valves, before: InMotion | object | None = _SWEPT) -> InMotio
     return InMotion(valves, stands, swept, rigid, red, static, np.array([closes for _, closes in told]))
 
 
-def check_in_motion(book: Book, gathered: Gathered) -> list[Finding]:
+def check_in_motion(book: Book, moved: InMotion | None) -> list[Finding]:
     """Hold the speeds of float and bounce at every valve against the red line, and what is left between its coils below it."""
-    moved = in_motion(book, gathered)
     if moved is None:
         return []
     floats = _judged(book, moved, FLEXIBLE_FLOAT, moved.swept.floats, "float_rpm")

@@ -28,15 +28,16 @@ def sweep_with(fineness: Fineness) -> Fineness:
 
 
 class OfTrain(Struct, frozen=True):
-    """One train swept over speed."""
+    """One train swept over speed. `figures`: a digest of the train, which is asked for again and again."""
 
     train: TrainFigures
     fineness: Fineness
+    figures: bytes
 
     @property
     def key(self) -> Hashable:
         """Give what tells it from others."""
-        return "sweep", _digest(self.train), self.fineness
+        return "sweep", self.figures, self.fineness
 
     def solve(self) -> Sweep:
         """Sweep it."""
@@ -49,15 +50,16 @@ class OfTrain(Struct, frozen=True):
 
 
 class OfWorth(Struct, frozen=True):
-    """What each figure of one train is worth."""
+    """What each figure of one train is worth. `figures`: a digest of the train."""
 
     train: TrainFigures
     fineness: Fineness
+    figures: bytes
 
     @property
     def key(self) -> Hashable:
         """Give what tells it from others."""
-        return "worth", _digest(self.train), self.fineness
+        return "worth", self.figures, self.fineness
 
     def solve(self) -> Worth:
         """Work it out."""
@@ -75,17 +77,15 @@ def _digest(train: TrainFigures) -> bytes:
 
 def sweep_of(train: TrainFigures) -> OfTrain:
     """Give the problem of a train."""
-    return OfTrain(train, _fineness[0])
+    return OfTrain(train, _fineness[0], _digest(train))
 
 
 def worth_of(train: TrainFigures) -> OfWorth:
     """Give the problem of what its figures are worth, of a train about like it: many valves then ask the same."""
     own = {name: _about(getattr(train, name)) for name in ("valve_kg", "train_n_mm", "rigid_rpm", "gas_n")}
     asked, slope = _lobe_about(train)
-    return OfWorth(
-        replace(train, asked=asked, slope=slope, springs=tuple(map(_spring_about, train.springs)), **own),
-        _coarser(_fineness[0]),
-    )
+    about = replace(train, asked=asked, slope=slope, springs=tuple(map(_spring_about, train.springs)), **own)
+    return OfWorth(about, _coarser(_fineness[0]), _digest(about))
 
 
 def _coarser(fineness: Fineness) -> Fineness:

@@ -24,6 +24,14 @@ from honest_lift.facts.tools import KINDS
 from honest_lift.numbers.verdict import Verdict
 from sound import leaning, pushrods
 from spoiled import Walked, differs, found, items, moved, spoiled_fact, spoiled_reading, spoiled_table, standing_only
+from trains import simulated_by_nobody
+
+
+@pytest.fixture(autouse=True)
+def no_simulation():
+    """What a figure rests on is asked here, a thousand times: stand-ins that move with all a simulation moves with will do."""
+    with simulated_by_nobody():
+        yield
 
 
 @pytest.mark.parametrize("engine", [pushrods, leaning])

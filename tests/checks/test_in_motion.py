@@ -12,10 +12,10 @@ from engines import POINTS
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.motion import problems
 from honest_lift.estimates.motion.bending import GUESSED, HYDRAULIC
-from honest_lift.estimates.motion.stiffness_read import stiffness_read
+from honest_lift.estimates.motion.stiffness_read import stiffness_at, stiffness_read
 from honest_lift.estimates.solved import SIMULATED, left_for_later
 from honest_lift.facts.changes import Change
-from honest_lift.facts.edits import Confirm, Describe, Put, Unstate, reading_of
+from honest_lift.facts.edits import Confirm, Describe, Fit, Put, Unstate, fitment, reading_of
 from honest_lift.facts.memory import remember
 from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.mechanics.motion.lift_table import ROWS
@@ -137,10 +137,35 @@ def test_stiffness_that_was_read_goes_before_what_is_stated_and_speaks_for_its_r
 def test_readings_that_make_no_stiffness_prove_nothing(off, says):
     made = lost_to(pushrods().do(Unstate("train_stiffness", ENGINE)), "1i", 7000.0, loads=(200.0, 400.0))
     lost_to(made, "1i", 7000.0, slack=0.02 + off, loads=(600.0,))
-    read = stiffness_read(made.book, "1i")
-    words = read.why_not if read.stiffness is None else read.stiffness.note
-    assert says in words
+    for stated in (False, True):  # what is stated farther off never stands in for it
+        if stated:
+            made.state("train_stiffness", 9000.0, tolerance=200.0)
+        read = stiffness_read(made.book, "1i")
+        words = read.why_not if read.stiffness is None else read.stiffness.note
+        assert says in words
+        one = seen(made).finding("flexible_float", "1i")
+        assert one.verdict is not Verdict.PASSES
+        assert any(says in own.note for own in one.inputs)
     assert seen(made).finding("flexible_float", "1i").verdict is not Verdict.PASSES
+
+
+def test_a_stiffness_that_only_goes_bounds_nothing():
+    made = lost_to(pushrods(), "1i", 7000.0, loads=(200.0,))
+    at = {"tip_load": 800.0}
+    one = reading_of(made.book, "lift_lost", at_position("1i"), 0.12, text=".11 goes, .13 does not", unit="mm", way="indicator",
+                     tool="dial", at=at, low=0.11, high=0.13)  # fmt: skip
+    read = stiffness_read(made.do(Confirm((one,))).book, "1i").stiffness
+    assert read.low != read.low, "no millimetres stand for newtons a millimetre"
+    assert read.ground & Ground.UNRANGED
+    assert seen(made).finding("flexible_float", "1i").verdict is not Verdict.PASSES
+
+
+def test_a_stiffness_read_at_another_valve_is_stale_where_another_rocker_was_fitted():
+    made = lost_to(pushrods(), "1i", 7000.0)
+    assert not stiffness_at(made.book, "2i").ground & Ground.STALE
+    made.do(Fit((fitment(made.engine, "rocker", "2i"),), "another rocker"))
+    assert stiffness_at(made.book, "2i").ground & Ground.STALE
+    assert not stiffness_at(made.book, "1i").ground & Ground.STALE
 
 
 def test_a_hydraulic_lifter_is_never_silently_solid():

@@ -85,6 +85,11 @@ def test_a_sweep_nobody_waits_for_any_more_is_given_up(sheet, qtbot):
         assert first.is_cancelled
         qtbot.waitUntil(lambda: not session.lobes.is_at_work, timeout=60000)
         assert sheet.sweep_page.line.text().startswith("Float near ")
+        state(session, 9300.0)
+        state(session, 9400.0)
+        state(session, 9300.0)  # wanted again while what was given up is still ending
+        qtbot.waitUntil(lambda: not session.lobes.is_at_work, timeout=60000)
+        assert sheet.sweep_page.line.text().startswith("Float near ")
     finally:
         session.lobes.close()
 

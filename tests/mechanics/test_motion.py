@@ -19,6 +19,7 @@ from honest_lift.mechanics.motion.spring_chain import chain_of_curve
 from honest_lift.mechanics.motion.surge import chain_hz, meeting_rpm, shaken
 from honest_lift.mechanics.motion.sweep import (
     DISPLACED,
+    UNSEEN,
     Fineness,
     SpringFigures,
     TrainFigures,
@@ -200,6 +201,17 @@ def test_what_a_figure_is_worth_is_what_a_sweep_of_another_finds():
     )
     assert worth.floats["valve_kg"] == pytest.approx(np.log(more / less) / np.log(1.15 / 0.85), abs=0.1)
     assert worth.floats["valve_kg"] < 0.0 < worth.floats["seat_load"]
+
+
+def test_no_onset_is_missed_below_a_sweep_and_none_outside_it_takes_its_doubt_along():
+    """A lobe that throws its valve from the slowest speed on floats there; where nothing floats, powers are a rigid train's."""
+    wild = figures(replace(CASES["pushrod, one mass"], lash_mm=3.0), rigid_rpm=20000.0)
+    [one] = swept([wild], Fineness(3, 9, 0.9, 0.0))
+    assert one.loft_mm[0] > 0.1
+    assert one.float_rpm < one.rpm[0]
+    tame = figures(CASES["pushrod, one mass"], rigid_rpm=1500.0)
+    [worth] = worths([tame], Fineness(3, 9, 0.9, 0.0))
+    assert worth.floats == UNSEEN
 
 
 @given(st.floats(5000.0, 7000.0), st.floats(2e-4, 5e-3))

@@ -90,9 +90,9 @@ class LobesBeside(QObject):
 
     def _over(self, errand: Errand) -> None:
         """Examine again; where the process could not, from now on in the window."""
-        self._asked -= self._running.pop(errand, frozenset())
-        if errand.is_cancelled:
-            return
+        self._asked -= self._running.pop(
+            errand, frozenset()
+        )  # what was given up is asked again where it is wanted again
         self._given_up = bool(errand.error)
         if self._kept is not None and self._solved:
             self.workers.start("keep_lobes", str(self._kept), tuple(self._solved))

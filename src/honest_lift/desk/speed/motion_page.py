@@ -30,6 +30,7 @@ class MotionPage(QWidget):
         self.speed.setSingleStep(1)
         self.speed.setPageStep(10)
         self._train: Any = None
+        self._is_set = False  # to the red line, as it is first seen; from then on it stands where the hand has put it
         self._errand: Errand | None = None
         self._trace: Any = None
         self._soon = QTimer(self)
@@ -57,15 +58,16 @@ class MotionPage(QWidget):
         moved, case = self.session.in_motion
         train = moved.swept.trains[case] if moved is not None else None
         if train == self._train and train is not None:
+            self._draw()  # in another unit, perhaps
             return
         self._train, self._trace = train, None
         if train is not None:
             low, high = (int(share * train.rigid_rpm / _STEP_RPM) for share in (0.15, 1.1))
             self.speed.blockSignals(True)
-            if not low <= self.speed.value() <= high or self.speed.maximum() == 99:
-                self.speed.setRange(low, high)
-                self.speed.setValue(round(float(moved.red_rpm[case]) / _STEP_RPM))
             self.speed.setRange(low, high)
+            if not self._is_set:
+                self.speed.setValue(round(float(moved.red_rpm[case]) / _STEP_RPM))
+            self._is_set = True
             self.speed.blockSignals(False)
         self._ask()
 

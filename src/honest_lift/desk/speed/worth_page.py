@@ -16,7 +16,7 @@ if TYPE_CHECKING:
     from honest_lift.words.train.speed import WorthLine
 
 _HINT = (
-    "Each figure is changed by itself in the simulation, a little up and a little down. Far from where the engine stands it is a "
+    "Each figure is changed by itself in the simulation, by a good share up and down. Far from where the engine is now it is a "
     "direction, not a promise: try it under Trial."
 )
 

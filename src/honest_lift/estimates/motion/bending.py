@@ -8,7 +8,7 @@ from __future__ import annotations
 from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Input
-from honest_lift.estimates.motion.stiffness_read import stiffness_at
+from honest_lift.estimates.motion.stiffness_read import stiffness_at, stiffness_read
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.engine import Book
 from honest_lift.facts.parts import SpringCard
@@ -40,10 +40,12 @@ def bending_of(book: Book, position: str) -> dict[str, Input]:
 def _stiffness(book: Book, position: str) -> Input:
     place = at_position(position)
     told = stiffness_at(book, position) or at_valve(book, "train_stiffness", position)
-    if told.ground & Ground.MISSING and not told.note:
+    if odd := stiffness_read(book, position).why_not:  # something nearer was read that makes no sense
+        told = replace(told, ground=told.ground | Ground.UNSOUND, note=odd)
+    if told.ground & Ground.MISSING and (odd or not told.note):
         usual, low, high = USUAL_STIFFNESS.get(book.engine.gear, _ELSE)
-        told = Input("train_stiffness", "a usual range", "assumed", usual, ground=Ground.ASSUMED, low=low, high=high, note=GUESSED,
-                     asked=place)  # fmt: skip
+        told = Input("train_stiffness", "a usual range", "assumed", usual, ground=Ground.ASSUMED, low=low, high=high,
+                     note=odd or GUESSED, asked=place)  # fmt: skip
     if book.engine.lifter.startswith("hydraulic"):
         return replace(told, ground=told.ground | Ground.ASSUMED | Ground.UNRANGED, note=HYDRAULIC)
     return told

@@ -32,18 +32,14 @@ from honest_lift.mechanics.train.contact import gas_force_n
 from honest_lift.numbers.doubt import Array, Ground, Source
 
 _POINTS, _BEYOND_MM = 17, 3.0
-_NO_BIND_MM = (
-    60.0  # of a spring whose bind height nobody knows: its coils never meet in the sweep, and the bind check says so
-)
+_NO_BIND_MM = 60.0  # of a spring whose bind height nobody knows: its coils never meet in the sweep
 _LEAST_KG = 1e-3
 _ALL_RANGES = 4  # assumed inputs whose ranges are scanned; where more are assumed nothing passes anyway
 # What a seat half or twice as stiff, or as damped, makes of the speeds (the tests' trains). From memory
 _SEAT = {"float_rpm": 0.01, "bounce_rpm": 0.08}
 _FIGURES = ("valve_kg", "active_kg", "seat_load", "rate", "train_n_mm", "train_damping", "spring_damping", "lift")
-_GRID = {
-    "float_rpm": 0.01,
-    "bounce_rpm": 0.02,
-}  # by which an onset moves with speeds, steps and segments: docs/validation.md
+# By how much an onset moves with speeds, steps and segments: docs/validation.md
+_GRID = {"float_rpm": 0.01, "bounce_rpm": 0.02}
 
 
 class AtSpeed(Struct, frozen=True, eq=False):
@@ -283,11 +279,11 @@ def _pending(moving: Moving) -> Input:
 
 
 def _speed(like: Like | None, which: str) -> float:
-    """Give a speed; the end of the sweep where nothing happened within it: at least so much."""
+    """Give a speed; the end of the sweep where nothing happened within it: at least so much. No float above the rigid bound."""
     if like is None:
         return float("nan")
-    own = getattr(like.sweep, which)
-    return float(own if isfinite(own) else like.sweep.rpm[-1])
+    most = like.train.rigid_rpm if which == "float_rpm" else like.sweep.rpm[-1]
+    return float(min(getattr(like.sweep, which), most))
 
 
 def _powers(likes: Sequence[Like | None], which: str) -> dict[str, Array]:

@@ -9,6 +9,7 @@ import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.estimates.as_fitted import as_fitted
 from honest_lift.estimates.estimate import Input, summed
 from honest_lift.estimates.resolve import counting_readings, measured
 from honest_lift.facts.engine import Book
@@ -57,10 +58,12 @@ def _stiffness(told: list[Input], weights: Array, yields: float, off_mm: float) 
     alone = max((one.own_u for one in told), default=0.0)
     if off_mm > _MISFIT * max(alone, 1e-4):
         ground |= Ground.UNSOUND
-    parts = zip((-rate * rate * weights).tolist(), told, strict=True)
-    whole = summed(
-        replace(told[0], quantity="train_stiffness", kind="measured", ground=ground, count=len(told)), rate, parts
-    )
+    if ground & Ground.ASSUMED:  # what only goes and does not is in millimetres: it bounds no stiffness
+        ground |= Ground.UNRANGED
+    notes = dict.fromkeys(one.note for one in told if one.note)
+    into = Input("train_stiffness", told[0].where, "measured", ground=ground, tool=told[0].tool, when=told[0].when,
+                 note="; ".join(notes), asked=told[0].asked, count=len(told))  # fmt: skip
+    whole = summed(into, rate, zip((-rate * rate * weights).tolist(), told, strict=True))
     note = "its readings lie on no line: read it again" if ground & Ground.UNSOUND else whole.note
     return replace(whole, note=note, each=(*whole.each, ("load:tip", "load on the tip, from memory", _LOAD_U * rate)))
 
@@ -83,4 +86,5 @@ def stiffness_at(book: Book, position: str) -> Input | None:
     told = replace(read[0], ground=ground, count=sum(one.count for one in read), asked=at_position(position))
     whole = summed(told, mean, [(share, one) for one in read])
     apart = max(_APART * mean, float(np.std([one.value for one in read])))
-    return replace(whole, each=(*whole.each, ("train:apart", "trains of one role differ, from memory", apart)))
+    whole = replace(whole, each=(*whole.each, ("train:apart", "trains of one role differ, from memory", apart)))
+    return as_fitted(book, whole, at_position(position))

@@ -36,13 +36,6 @@ def onset_rpm(rpm: Array, excess_mm: Array) -> Array:
     wanted = ENOUGH_MM_RPM - own
     slope = (b - a) / step
     root = np.sqrt(np.maximum(a * a + 2.0 * slope * wanted, 0.0))
-    on = (
-        2.0 * wanted / np.maximum(a + root, 1e-12)
-    )  # of a t + slope t^2 / 2 = wanted, in the form that divides by no slope
+    # of a t + slope t^2 / 2 = wanted, in the form that divides by no slope
+    on = 2.0 * wanted / np.maximum(a + root, 1e-12)
     return np.asarray(np.where(reached.any(axis=-1), start + np.minimum(on, step), np.inf))
-
-
-def first_rpm(rpm: Array, excess_mm: Array) -> Array:
-    """Give the first speed (...) at which `excess_mm` (..., s) is over nothing; infinite where it never is."""
-    over = excess_mm > 0.0
-    return np.asarray(np.where(over.any(axis=-1), np.asarray(rpm)[..., over.argmax(axis=-1)], np.inf))

@@ -82,7 +82,7 @@ class Sweep(Struct, frozen=True):
 
 
 class Worth(Struct, frozen=True):
-    """By what power of each figure, by name, a train's float and bounce speeds go; 0 where neither is within the sweep."""
+    """By what power of each figure, by name, a train's float and bounce speeds go; UNSEEN where an onset is outside the sweep."""
 
     floats: dict[str, float]
     bounces: dict[str, float]
@@ -129,12 +129,17 @@ def _over(ones: Sequence[TrainFigures], rpm: Array, fineness: Fineness, wanted: 
     return [found[row] for row in range(len(ones))]
 
 
+def _onset(rpm: Array, excess_mm: Array) -> Array:
+    """Give onsets (k,) over speeds (k, s). What exceeds already at the slowest has grown from a standstill: no start is missed."""
+    still = np.zeros((len(rpm), 1))
+    return onset_rpm(np.concatenate([still, rpm], axis=1), np.concatenate([still, excess_mm], axis=1))
+
+
 def _together(ones: Sequence[TrainFigures], rpm: Array, fineness: Fineness, wanted: Wanted | None) -> list[Sweep]:
     case: NDArray[np.int64] = np.repeat(np.arange(len(ones)), rpm.shape[1])
     moved = simulate(laid_out(ones, fineness.segments), case, rpm.reshape(-1), fineness.pace, wanted)
     looked = {name: getattr(moved, name).reshape(rpm.shape) for name in _LOOKED}
-    floats = onset_rpm(rpm, looked["loft_mm"])
-    bounces = onset_rpm(rpm, looked["bounce_mm"] - BOUNCE_MM)
+    floats, bounces = _onset(rpm, looked["loft_mm"]), _onset(rpm, looked["bounce_mm"] - BOUNCE_MM)
     found = []
     for k in range(len(ones)):
         columns = {name: tuple(looked[name][k].tolist()) for name in _LOOKED}
@@ -149,11 +154,12 @@ DISPLACED = {
     "valve_kg": 0.15, "active_kg": 0.30, "seat_load": 0.20, "rate": 0.20, "train_n_mm": 0.35, "train_damping": 0.5,
     "spring_damping": 0.6, "lift": 0.05,
 }  # fmt: skip
-_BELOW, _ABOVE, _BESIDE = (
-    0.75,
-    1.30,
-    21,
-)  # of the onsets, from the lower to the higher, over which displaced trains are swept
+# The powers of a train whose onset lies outside what was swept: a rigid one's, and for what bends more than is usual. From memory
+UNSEEN = {
+    "valve_kg": -0.5, "active_kg": -0.1, "seat_load": 0.5, "rate": 0.5, "train_n_mm": 0.4, "train_damping": 0.3,
+    "spring_damping": 0.1, "lift": -0.5,
+}  # fmt: skip
+_BELOW, _ABOVE = 0.75, 1.30  # of the onsets, from the lower to the higher, over which displaced trains are swept
 
 
 def worths(ones: Sequence[TrainFigures], fineness: Fineness, wanted: Wanted | None = None) -> list[Worth]:
@@ -181,7 +187,7 @@ def _powers(onsets: list[float]) -> dict[str, float]:
     for row, (name, share) in enumerate(DISPLACED.items()):
         more, less = onsets[2 * row], onsets[2 * row + 1]
         both = isfinite(more) and isfinite(less) and more > 0.0 and less > 0.0
-        found[name] = log(more / less) / log((1.0 + share) / (1.0 - share)) if both else 0.0
+        found[name] = log(more / less) / log((1.0 + share) / (1.0 - share)) if both else UNSEEN[name]
     return found
 
 

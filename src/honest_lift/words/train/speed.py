@@ -20,7 +20,6 @@ from honest_lift.numbers.verdict import Verdict
 
 NOT_ASKED = "state the red line under Engine and parts, Masses: what follows its cam is asked with it"
 MORE_RPM = 500.0
-_TENTH = 0.10
 
 
 def band_of(moved: InMotion, case: int, which: str) -> Band:

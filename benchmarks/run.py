@@ -81,6 +81,7 @@ def main() -> None:
         ("match.py", ""),
         ("shims.py", ""),
         ("motion.py", ""),
+        ("gauge_lines.py", ""),
     ):
         _, said = run(script)
         for name, (took, *target) in said.items():

@@ -26,10 +26,11 @@ sweep_with(Fineness(segments=3, speeds=11, share=0.95, settle_s=0.0))
 
 
 @pytest.fixture(autouse=True)
-def own_folders(tmp_path, monkeypatch):
+def own_folders(tmp_path, tmp_path_factory, monkeypatch):
     """Keep settings, journals and data of a test in its own folder."""
     for name in ("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME", "XDG_CACHE_HOME"):
         monkeypatch.setenv(name, str(tmp_path / name.lower()))
+    monkeypatch.setenv("XDG_RUNTIME_DIR", str(tmp_path_factory.mktemp("runtime")))
 
 
 @pytest.fixture(autouse=True)

@@ -5,13 +5,14 @@ from __future__ import annotations
 from msgspec.structs import replace
 
 from honest_lift.demo.engine import demo_book
+from honest_lift.facts.book.entries import Begun, Edited
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, Edit, State, StrikeOut, fit_springs, fitment, new_id, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
 from honest_lift.facts.job import AS_BEGUN, Job
-from honest_lift.facts.journal import Reading
+from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.layout import read_layout
 from honest_lift.facts.limits import Limit, default_limits
 from honest_lift.facts.parts import Member, Spring, SpringCard, SpringSet
@@ -66,6 +67,11 @@ def seen(book: Book, quantity: str, place: Place, word: str, note: str = "") -> 
     return reading_of(book, quantity, place, value, text=word, unit="", way=row.ways[0].key, note=note)
 
 
+def without_facts(journal: tuple[AnyEntry, ...]) -> tuple[AnyEntry, ...]:
+    """Give entries without what the book says of facts."""
+    return tuple(one for one in journal if not isinstance(one, Begun | Edited))
+
+
 class Bench:
     """An engine at work: `do` edits, `read` readings, `book` as it stands."""
 
@@ -98,6 +104,11 @@ class Bench:
     def engine(self) -> Engine:
         """Give the engine as it stands."""
         return self.history.book.engine
+
+    @property
+    def entries(self) -> tuple[AnyEntry, ...]:
+        """Give the journal without what it says of facts."""
+        return without_facts(self.book.journal)
 
     def do(self, edit: Edit) -> Bench:
         """Apply an edit."""

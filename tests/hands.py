@@ -41,7 +41,7 @@ def put(qtbot, table, row, title, text):
         qtbot.keyClick(editor, ENTER)
     qtbot.waitUntil(
         lambda: table.viewport().findChild(QLineEdit) is None and table.viewport().findChild(QComboBox) is None,
-        timeout=2000,
+        timeout=10000,
     )
 
 

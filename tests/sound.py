@@ -70,6 +70,11 @@ def pushrods() -> Bench:
                        ("rocker_at_valve", 0.03)):  # fmt: skip
         made.state(name, mass, tolerance=0.0001)
     made.state("train_stiffness", 9000.0, tolerance=200.0)
+    for name, value in (("base_circle", 30.0), ("lobe_width", 12.0), ("follower_radius", 9.5)):
+        made.state(name, value, tolerance=0.01)
+    for check, least, most in (("seating_velocity", None, 2.0), ("take_up", None, 2.0), ("surge_order", 3.0, None),
+                               ("nose_load", None, 9000.0), ("nose_pressure", None, 4000.0)):  # fmt: skip
+        made.do(Put("limits", Limit(f"own {check}", check, least, most, origin="shop")))
     for spring in made.engine.springs:
         made.read("spring_mass", of_spring(spring.id), 0.09, "scale", "scale")
     for name in made.names:

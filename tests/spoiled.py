@@ -169,8 +169,8 @@ def spoiled_table(book: Book, one: Walked):
     yield "another cam since", fitted(book, "cam", "engine")
 
 
-def items(book: Book):
-    """Give every fact, and the first reading of each kind: quantity, way, member of its place, and what it is read at."""
+def items(book: Book, *, roles: bool = True):
+    """Give every fact, and the first reading of each kind: quantity, way, member of its place, what it is read at; of each role."""
     yield from book.engine.facts
     seen = set()
     for one in book.journal:
@@ -182,7 +182,7 @@ def items(book: Book):
         if isinstance(one, WheelTable):
             continue
         key = (getattr(one, "quantity", ""), getattr(one, "way", ""), one.place.kind, one.place.member, one.place.name[-1:]
-               if one.place.kind == "position" else "", tuple(getattr(one, "at", {}).items()))  # fmt: skip
+               if one.place.kind == "position" and roles else "", tuple(getattr(one, "at", {}).items()))  # fmt: skip
         if key not in seen:
             seen.add(key)
             yield one

@@ -11,6 +11,7 @@ from scipy.integrate import solve_ivp
 from honest_lift.estimates.motion import problems
 from honest_lift.facts.memory import remember
 from honest_lift.mechanics.motion.lift_table import LiftTables, crank_raster
+from honest_lift.mechanics.motion.seen import SPANS
 from honest_lift.mechanics.motion.simulate import Trains
 from honest_lift.mechanics.motion.spring_chain import chain_of_curve
 from honest_lift.mechanics.motion.sweep import DISPLACED, Fineness, Sweep, Worth
@@ -166,8 +167,9 @@ def stood_in(ones, fineness, wanted=None):
         speed = 0.8 * one.rigid_rpm * moves
         left = one.springs[0].to_bind_mm - np.frombuffer(one.asked).max() - 0.3
         rpm = (0.35 * one.rigid_rpm, 1.15 * one.rigid_rpm)
-        nothing = (0.0, 0.0)
-        found.append(Sweep(rpm, nothing, nothing, nothing, (left, left), nothing, nothing, speed, speed))
+        nothing, seats = (0.0, 0.0), (200.0 / moves,) * 2
+        beyond = np.full((2, SPANS), 0.05 / moves, dtype=np.float32).tobytes()
+        found.append(Sweep(rpm, nothing, nothing, seats, (left, left), nothing, nothing, beyond, speed, speed))
     return found
 
 

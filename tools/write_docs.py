@@ -14,6 +14,7 @@ import msgspec
 from honest_lift.checks.unbegun import every_check
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import schema
+from honest_lift.facts.plain_schema import plainly
 from honest_lift.numbers.units import INSIDE
 from honest_lift.sheets.findings_json import FindingsReport, Kind, RestsOn, UnitSymbol, VerdictWord
 from honest_lift.shelf.kinds import NAME, NUMBER, PARTS
@@ -24,7 +25,7 @@ DOCS = Path(__file__).parents[1] / "docs"
 
 def findings_schema() -> str:
     """Give the JSON Schema of `check --json`."""
-    return json.dumps(msgspec.json.schema(FindingsReport), indent=1, ensure_ascii=False) + "\n"
+    return json.dumps(plainly(msgspec.json.schema(FindingsReport)), indent=1, ensure_ascii=False) + "\n"
 
 
 def file_schema() -> str:

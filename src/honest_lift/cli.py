@@ -12,13 +12,11 @@ import os
 import sys
 import traceback
 from pathlib import Path
-from typing import TYPE_CHECKING
 
 from honest_lift import __version__
-from honest_lift.demo.demonstrations import DEMONSTRATIONS, FIRST, demonstration
-
-if TYPE_CHECKING:
-    from honest_lift.facts.engine import Book
+from honest_lift.commands import export, gauges, report
+from honest_lift.commands.given import FAULT, NAMES, book_of, has_display, no_demo
+from honest_lift.demo.demonstrations import DEMONSTRATIONS, FIRST
 
 _EXAMPLES = """\
 examples:
@@ -29,14 +27,16 @@ examples:
   honest-lift check river.liftbook     print every finding and its reason
   honest-lift check demo --json        the same as JSON (docs/findings.md)
   honest-lift curves demo --valve 3i   print valve lifts around the turn as CSV
+  honest-lift report demo --pdf a.pdf  write the build sheet; --html a.html, --customer, --both
+  honest-lift export demo --to tables  readings and findings as CSV and JSON; --comma
+  honest-lift gauges 4                 a simulated bench with the course's fourth case
+  honest-lift verify river.liftbook    prove that nothing in its book was altered
   honest-lift shots pictures           draw every main view as PNG, no monitor needed
 
 check ends with 0 when all pass or are close, 1 when something fails, 3 when nothing fails but something is
-unproven, 2 when the file can't be read or the answer can't be written.
+unproven, 2 when the file can't be read or the answer can't be written. verify ends with 0 when all holds, 1 when not.
 """
 _DESCRIPTION = "Proves valve springs, heights and clearances from real measurements with their uncertainty."
-_NAMES = ", ".join(DEMONSTRATIONS)
-_FAULT = 2  # of the file, the call, the machine or the program
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
 
 
@@ -52,11 +52,11 @@ def main(arguments: list[str] | None = None) -> int:
     except OSError as error:  # a full device, say: that is a fault of the machine, and no verdict of an engine
         _write_no_more()
         print(f"honest-lift: not everything could be written: {error.strerror or error}.", file=sys.stderr)
-        return _FAULT
+        return FAULT
     except Exception:  # a bug must not look like a failing engine
         traceback.print_exc()
         print("honest-lift: this is a fault of the program, and says nothing of the engine.", file=sys.stderr)
-        return _FAULT
+        return FAULT
     return status
 
 
@@ -83,6 +83,10 @@ def _parsers() -> tuple[argparse.ArgumentParser, dict[str, argparse.ArgumentPars
         ("open", "open the window with an engine; the command may be left out", _fill_open, _window),
         ("check", "print every finding of an engine, with its reason", _fill_check, _check),
         ("curves", "print valve lift, velocity, acceleration and piston around the turn", _fill_curves, _curves),
+        ("gauges", "open a simulated bench whose tools send over lines, with a practice case", gauges.fill, gauges.run),
+        ("report", "write the build sheet of an engine, as HTML or PDF", report.fill, report.run),
+        ("export", "write readings and findings as CSV and JSON into a folder", export.fill, export.run),
+        ("verify", "prove the book of an engine file: every entry, every fact", _fill_verify, _verify),
         ("shots", "draw every main view with the demonstration engine, 1280x800", _fill_shots, _shots),
     ):
         shown = "honest-lift" if name == "open" else f"honest-lift {name}"
@@ -100,7 +104,7 @@ def _parser(name: str, **more: str) -> argparse.ArgumentParser:
 def _fill_open(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("file", nargs="*", type=Path, help="an engine file to open")
     parser.add_argument(
-        "--demo", nargs="?", const=FIRST, metavar="NAME", help=f"open an invented demonstration engine: {_NAMES}"
+        "--demo", nargs="?", const=FIRST, metavar="NAME", help=f"open an invented demonstration engine: {NAMES}"
     )
     parser.add_argument("--platform", help="Qt's platform, such as offscreen; without one a display is needed")
     parser.add_argument("--version", action="version", version=f"Honest Lift {__version__}")
@@ -120,12 +124,19 @@ def _fill_curves(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--valve", default="", help="a valve of the cylinder, such as 3i; without one by the card")
 
 
+def _fill_verify(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("file", type=Path, help="an engine file")
+    parser.add_argument(
+        "--fingerprint", default="", metavar="N-HEX", help="one that was printed of it, such as 128-9f86d081884c7d65"
+    )
+
+
 def _fill_shots(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("folder", type=Path, help="where the PNG files go; made if it is not there")
 
 
 def _check(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
-    book = _book_of(options.file)
+    book = book_of(options.file)
     if book is None:
         return 2
 
@@ -149,27 +160,8 @@ def _check(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     return _STATUS[examination.of_engine().word]
 
 
-def _book_of(file: str) -> Book | None:
-    """Give the book of a file, or of the demonstration; None, and it is said, where it can't be read."""
-    from honest_lift.facts.file import FileError, read_book
-
-    if file == "demo" or file.startswith("demo:"):
-        name = file.partition(":")[2] or FIRST
-        if name in DEMONSTRATIONS:
-            return demonstration(name)
-        print(f"honest-lift: {_no_demo(name)}", file=sys.stderr)
-        return None
-    try:
-        return read_book(Path(file))
-    except FileError as error:
-        from honest_lift.sheets.terminal import say
-
-        say(f"honest-lift: {error}", sys.stderr)
-        return None
-
-
 def _curves(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
-    book = _book_of(options.file)
+    book = book_of(options.file)
     if book is None:
         return 2
     if options.valve and book.engine.position(options.valve) is None:
@@ -191,6 +183,22 @@ def _curves(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int
     return 0
 
 
+def _verify(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
+    from honest_lift.facts.file import FileError, proof_of_file
+    from honest_lift.sheets.proof_text import proof_text
+    from honest_lift.sheets.terminal import say
+
+    try:
+        proof = proof_of_file(options.file)
+        lines, holds = proof_text(proof, options.fingerprint)
+    except (FileError, ValueError) as error:
+        say(f"honest-lift: {error}", sys.stderr)
+        return FAULT
+    for line in lines:
+        say(line, sys.stdout)
+    return 0 if holds else 1
+
+
 def _shots(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     os.environ["QT_QPA_PLATFORM"] = "offscreen"
     from honest_lift.desk.shots import take_shots
@@ -207,15 +215,8 @@ def _shots(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
 
 def _window(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     file = _one_file(options, parser)
-    if options.platform:
-        os.environ["QT_QPA_PLATFORM"] = options.platform
-    displays = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
-    if not any(os.environ.get(name) for name in displays):
-        print(
-            "honest-lift: no display to open a window on; give one, or run with --platform offscreen.",
-            file=sys.stderr,
-        )
-        return 2
+    if not has_display(options):
+        return FAULT
     gc.disable()  # nothing made at the start is thrown away; the window turns it on again when it has been drawn
     from honest_lift.desk.app import run
 
@@ -231,21 +232,17 @@ def _one_file(options: argparse.Namespace, parser: argparse.ArgumentParser) -> P
         parser.error(f"both --demo and {names[0]} were given: one of them is opened.")
     if options.demo and options.demo not in DEMONSTRATIONS:
         file = options.demo if options.demo.endswith(".liftbook") or Path(options.demo).exists() else ""
-        parser.error(f"both --demo and {file} were given: one of them is opened." if file else _no_demo(options.demo))
+        parser.error(f"both --demo and {file} were given: one of them is opened." if file else no_demo(options.demo))
     if names and not Path(names[0]).exists() and (meant := _meant(names[0])):
         parser.error(f"{names[0]}: there is no such file.{meant}")
     return options.file[0] if names else None
-
-
-def _no_demo(name: str) -> str:
-    return f"there is no demonstration “{name}”; there are {_NAMES}."
 
 
 def _meant(word: str) -> str:
     """Ask about a command that a word may have been meant for; "" for none."""
     from difflib import get_close_matches
 
-    near = get_close_matches(word, ("open", "check", "curves", "shots"), 1, 0.6)
+    near = get_close_matches(word, ("open", "check", "curves", "report", "export", "shots", "gauges", "verify"), 1, 0.6)
     return f" Was the command “{near[0]}” meant?" if near else ""
 
 

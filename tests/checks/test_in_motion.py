@@ -285,8 +285,9 @@ def test_coils_in_motion_are_closed_by_what_the_sweep_closes_and_never_opened():
 
 
 def test_surge_is_of_this_spring():
-    moved = seen(pushrods()).moved
-    surge, spring = surge_of(moved, 1), moved.swept.trains[1].springs[0]
+    made = pushrods()
+    moved = seen(made).moved
+    surge, spring = surge_of(made.book, moved, 1), moved.swept.trains[1].springs[0]
     rate = (spring.load_n[1] - spring.load_n[0]) / (spring.shorter_mm[1] - spring.shorter_mm[0])
     assert surge.shut_hz == pytest.approx(0.5 * np.sqrt(rate * 1e3 / spring.active_kg), rel=0.05)
     assert surge.left_mm == pytest.approx(45.0 - 10.1 - 32.5, abs=0.01)

@@ -43,7 +43,9 @@ def expected(preset, gear):
     through = {"piston_valve"} | pair
     whole = BARE | LOCKS | springs | set_up | near | through | POURED | CYLINDER
     return {
-        EVERYTHING: whole | dimensions | {"float_margin", "flexible_float", "bounce_margin", "coils_in_motion"},
+        EVERYTHING: whole
+        | dimensions
+        | {"float_margin", "flexible_float", "bounce_margin", "coils_in_motion", "piston_valve_speed"},
         "new heads": whole,
         "valve job": BARE | LOCKS | springs | POURED | set_up,
         "spring change": springs | LOCKS,

@@ -40,7 +40,7 @@ def test_nothing_passes_that_rests_on_what_proves_nothing(engine):
     before = found(book)
     assert {one.verdict for one in before.values()} == {Verdict.PASSES}
     wrong, tried = [], 0
-    for one in items(book):
+    for one in items(book, roles=engine is leaning):  # of the other both roles rest on the same
         after = found(moved(book, one))
         rests = [
             key for key in before if key in after and differs(before[key], after[key], 0.05 * isinstance(one, Walked))

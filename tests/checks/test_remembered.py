@@ -64,7 +64,7 @@ def apply(bench: Bench, kind: str, valve: str, x: float) -> None:
     }[kind]()  # fmt: skip
 
 
-@settings(max_examples=25)
+@settings(max_examples=16)
 @given(st.lists(st.tuples(st.sampled_from(EDITS), VALVE, AMOUNT), min_size=1, max_size=12))
 def test_edit_by_edit_is_the_same_as_from_nothing(edits):
     bench = Bench().complete()
@@ -78,7 +78,7 @@ def test_edit_by_edit_is_the_same_as_from_nothing(edits):
 
 
 @settings(
-    max_examples=8, phases=(Phase.explicit, Phase.reuse, Phase.generate)
+    max_examples=6, phases=(Phase.explicit, Phase.reuse, Phase.generate)
 )  # a second each: shrinking would take minutes
 @given(st.lists(st.lists(changes(), min_size=1, max_size=2), min_size=1, max_size=5))
 def test_trial_after_trial_finds_what_would_be_found_from_nothing(trials):

@@ -122,9 +122,10 @@ def test_every_control_has_a_name_for_a_screen_reader(open_window):
 
 
 @pytest.mark.parametrize(
-    "book", [empty_book, lambda: Bench("head: 1i1 1i2 1e1 1e2").book, demo], ids=["empty", "four valves", "demo"]
+    ("book", "theme"),
+    [(empty_book, "dark"), (lambda: Bench("head: 1i1 1i2 1e1 1e2").book, "light"), (demo, "light"), (demo, "dark")],
+    ids=["empty, dark", "four valves, light", "demo, light", "demo, dark"],
 )
-@pytest.mark.parametrize("theme", THEMES)
 def test_every_view_draws_at_every_size(open_window, book, theme):
     window = open_window(book())
     for zoom in (0.7, 1.0, 2.0):

@@ -41,8 +41,15 @@ def test_found_asked_why_set_beside_and_accepted(qtbot, window, sheet):
     assert "prove nothing yet" in words
     assert "8 exhaust: height, lift or shims not known" in words
     assert page.model.rowCount() == len(page.answer.listed)
-    page.sort.setCurrentIndex(4)
-    page.sort.activated.emit(4)
+    page.sort.setCurrentIndex(2)
+    page.sort.activated.emit(2)
+    bends = [one.bends_rpm for one in page.model.shown]
+    moved = [rpm for rpm in bends if rpm == rpm]
+    assert len(moved) == min(50, len(bends))
+    assert bends[: len(moved)] == moved == sorted(moved, reverse=True), "what was not moved comes last"
+    assert all(rpm < one.speed_rpm for rpm, one in zip(moved, page.model.shown, strict=False))
+    page.sort.setCurrentIndex(5)
+    page.sort.activated.emit(5)
     masses = [one.mass_kg for one in page.model.shown]
     assert masses == sorted(masses)
     page.filters["best trade-offs only"].click()
@@ -59,6 +66,10 @@ def test_found_asked_why_set_beside_and_accepted(qtbot, window, sheet):
     sheet.open_page("Side by side")
     assert sheet.compare_page.model.columnCount() == 2
     assert sheet.compare_page.model.rowCount() >= 6
+    nature = sheet.compare_page.model.plain
+    assert nature["Form"][0] in ("one, straight", "one, tapered", "nest of 2")
+    assert nature["Float, train that bends"][0] == f"{page.current.bends_rpm:.0f} rpm"
+    assert nature["Surge frequency, shut"][0].endswith(("Hz", "for itself"))
     sheet.open_page("Find")
     one = page.current
     before = window.session.book

@@ -35,7 +35,7 @@ def on_the_tip(page):
 
 def test_a_finger_is_turned_by_hand_and_a_pad_tried(sheet):
     window, rocker = sheet(sliding().book, "1i")
-    assert tabs(rocker) == ["Geometry", "Pads and towers"]
+    assert tabs(rocker) == ["Geometry", "Pads and towers", "Turn plan"]
     page = rocker.geometry_page
     assert "The lobe wipes" in page.words.text()
     tip = on_the_tip(page)
@@ -52,9 +52,9 @@ def test_a_finger_is_turned_by_hand_and_a_pad_tried(sheet):
     assert STEPS["rocker"].progress(window.session) == (9, 9)
     rocker.grab()
     window.session.do(Describe({"gear": "pushrod"}, "another gear"))
-    assert tabs(rocker) == ["Geometry", "Pushrod finder", "What moved it"]
+    assert tabs(rocker) == ["Geometry", "Pushrod finder", "What moved it", "Turn plan"]
     window._actions["undo"].trigger()
-    assert tabs(rocker) == ["Geometry", "Pads and towers"]
+    assert tabs(rocker) == ["Geometry", "Pads and towers", "Turn plan"]
 
 
 def test_bucket_shims_are_typed_planned_and_fitted_in_one_edit(sheet, qtbot):
@@ -69,7 +69,7 @@ def test_bucket_shims_are_typed_planned_and_fitted_in_one_edit(sheet, qtbot):
     made.do(Describe({"default_tools": {**made.engine.default_tools, "lash/feeler": "feeler"}}, "feeler"))
     window, rocker = sheet(made.book, "1e")
     page, bar = rocker.buckets, window.bar
-    assert tabs(rocker) == ["Bucket shims"]
+    assert tabs(rocker) == ["Bucket shims", "Turn plan"]
     assert "State the shims that are in" in page.words.text()
 
     def type_all(title, texts):

@@ -29,7 +29,7 @@ from honest_lift.facts.ledger import standing
 TEXTS = ["1.8", "45", "0", "-1", "1e9", "zz", "", "1 7/8", ".02", "~1.8 ±.05", "9999", "even", "100@.05", "=1/0", "nan",
          "10 furlong"]  # fmt: skip
 KEYS = [Qt.Key.Key_Return, Qt.Key.Key_Down, Qt.Key.Key_Up, Qt.Key.Key_Escape]
-ROUNDS = int(os.environ.get("HANDS", "45"))  # the long run: docs/validation.md
+ROUNDS = int(os.environ.get("HANDS", "20"))  # the long run: docs/validation.md
 SEED = int(os.environ.get("SEED", "1"))
 
 

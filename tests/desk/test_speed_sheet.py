@@ -3,11 +3,13 @@
 import pytest
 from PyQt6.QtCore import Qt
 
+from honest_lift.desk.engine import block_page
 from honest_lift.desk.lobes_beside import LobesBeside
 from honest_lift.facts.edits import State, Unstate
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.place import ENGINE
+from honest_lift.facts.quantities import motion
 from sound import pushrods
 
 
@@ -111,3 +113,11 @@ def test_stiffness_is_typed_load_by_load_and_moves_the_float_speed(sheet, qtbot)
         9000.0,
         pytest.approx(100 * 4.44822 / (0.08 * 25.4), rel=1e-5),
     )
+
+
+def test_everything_a_speed_rests_on_is_stated_on_its_page():
+    """What a hint tells a person to state has a line to state it in."""
+    wanted = {
+        row.name for row in motion.ROWS if row.page == "Masses" and not row.at and {"role", "engine"} & set(row.places)
+    }
+    assert wanted <= set(block_page._MASSES)

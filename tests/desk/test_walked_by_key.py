@@ -10,7 +10,6 @@ from PyQt6.QtCore import Qt
 
 from engines import POINTS, SOUND, Bench
 from honest_lift.checks.unbegun import asked_of
-from honest_lift.demo.engine import demo_book
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe, Put, State
 from honest_lift.facts.fact import Fact
@@ -95,7 +94,7 @@ def walk(qtbot, window) -> tuple[int, list[str]]:
 @pytest.mark.parametrize(
     ("job", "layout", "least"),
     [
-        ("new heads", demo_book().engine.layout.as_text, 600),
+        ("new heads", "left: 1e 1i 3i 3e\nright: 2e 2i 4i 4e", 300),
         ("spring change", "head: 1i 1e 2e 2i", 50),
     ],  # on the eight's own: tests/checks/test_job.py
 )

@@ -146,7 +146,7 @@ def test_a_tester_is_due_again_after_some_heads():
 
 def test_a_calibration_without_a_reading_left_corrects_nothing():
     bench = calibrated(((50.0, 500.0), (40.0, 1000.0)), (505.0, 1005.0))
-    for entry in bench.book.journal:
+    for entry in bench.entries:
         bench.do(StrikeOut(entry.id))
     assert corrections(bench.book) == {}
     bench.complete()

@@ -11,14 +11,20 @@ import msgspec
 import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from msgspec.structs import replace
 
-from engines import Bench, demo
+from engines import Bench, demo, without_facts
 from honest_lift.checks.examine import examine
 from honest_lift.checks.unbegun import every_check
 from honest_lift.facts import file as engine_file
+from honest_lift.facts.bolts import BoltPlan
+from honest_lift.facts.book.logged import Logged
 from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import reading_of
 from honest_lift.facts.file import FORMAT, FileError, backup_of, decode_book, encode_book, read_book, schema, write_book
+from honest_lift.facts.firing import Fires
 from honest_lift.facts.migrations import CURRENT, migrate
+from honest_lift.facts.own_route import OwnItem, OwnRoute
 from honest_lift.facts.place import at_position
 from honest_lift.facts.renamed import NAMES
 
@@ -125,7 +131,7 @@ BENCH = Bench().complete()
 def test_a_senseless_reading_is_set_aside_and_named(number, why):
     bench = Bench().height("1e", 45.123456)
     book = decode_book(encode_book(bench.book).replace(b'"value": 45.123456', b'"value": ' + number.encode()), "x")
-    assert not book.journal
+    assert not without_facts(book.journal)
     (aside,) = book.set_aside
     assert (aside.place, aside.field) == ("1 exhaust", "installed height")
     assert why in aside.why
@@ -177,7 +183,7 @@ def test_an_enormous_file_is_refused_unread(tmp_path):
     path = tmp_path / "big.liftbook"
     with path.open("wb") as file:
         file.truncate(65 * 1024 * 1024 + 1)
-    with pytest.raises(FileError, match="at most 24 MB"):
+    with pytest.raises(FileError, match="at most 64 MB"):
         read_book(path)
 
 
@@ -258,11 +264,41 @@ def grown(field, most, record):
 
 @pytest.mark.parametrize(
     ("field", "most"),
-    [("journal", 60000), ("springs", 2000), ("fitments", 20000), ("facts", 20000), ("set_aside", 20000)],
+    [("journal", 120000), ("springs", 2000), ("fitments", 20000), ("facts", 20000), ("set_aside", 20000)],
 )
 def test_more_of_a_kind_than_any_engine_has_is_refused(field, most):
     with pytest.raises(FileError, match=f"{field}” has {most + 1} records; an engine has at most {most}"):
         decode_book(grown(field, most, lambda i: {"id": str(i)}), "x")
+
+
+def test_one_item_too_many_is_refused_in_a_file_this_program_wrote():
+    own = OwnRoute(tuple(OwnItem(f"own {i}", "stage", f"word {i}") for i in range(201)))
+    with pytest.raises(FileError, match=r"own_route\.items” has 201 records; an engine has at most 200"):
+        decode_book(encode_book(replace(demo(), engine=replace(demo().engine, own_route=own))), "x")
+
+
+@pytest.mark.parametrize(
+    ("field", "odd", "why"),
+    [("firing", (Fires(1, 0.0), Fires(2, 900.0)), "stay below 720"), ("firing", (Fires(1, 0.0), Fires(1, 90.0)), "fires twice"),
+     ("bolts", BoltPlan(steps=0), "from 1 to 6"), ("bolts", BoltPlan(torque_nm=9e9), "between 1 and 500")],
+)  # fmt: skip
+def test_a_firing_order_or_a_bolt_plan_that_makes_no_sense_is_set_aside(field, odd, why):
+    book = decode_book(encode_book(replace(demo(), engine=replace(demo().engine, **{field: odd}))), "x")
+    assert (book.set_aside[-1].field, why in book.set_aside[-1].why) == (field, True)
+    assert getattr(book.engine, field) in ((), BoltPlan())
+
+
+def test_what_the_book_says_of_no_day_is_set_aside():
+    made = Bench().complete()
+    run = Logged("l", "2026-01-01T10:00:00Z", "", "run", "once", "first", 2.0)
+    load = reading_of(
+        made.book, "seat_load_engine", at_position("1e"), 400.0, text="400", unit="N", way="lever", tool="tester"
+    )
+    odd = (run, replace(run, id="h", day="2026-01-01", hours=-1.0), replace(load, when="soon"))
+    book = decode_book(encode_book(replace(made.book, journal=(*made.book.journal, *odd))), "x")
+    whys = [one.why for one in book.set_aside]
+    assert [said in why for said, why in zip(("no day", "make no sense", "no day"), whys, strict=True)] == [True] * 3
+    assert not {one.id for one in odd} & {one.id for one in book.journal}
 
 
 def test_an_id_that_stands_twice_among_very_many_is_named():
@@ -323,7 +359,7 @@ def test_what_would_not_read_back_is_not_written(tmp_path):
 
 def test_what_would_read_back_as_something_else_is_not_written(tmp_path):
     bench = Bench().height("1e", 45.0)
-    senseless = msgspec.structs.replace(bench.book.journal[0], value=-5.0)
+    senseless = msgspec.structs.replace(bench.entries[0], value=-5.0)
     with pytest.raises(FileError, match="would read back as something else"):
         write_book(msgspec.structs.replace(bench.book, journal=(senseless,)), tmp_path / "river.liftbook")
     assert list(tmp_path.iterdir()) == []

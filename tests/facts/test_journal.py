@@ -31,13 +31,13 @@ def test_a_later_reading_replaces_and_a_repeat_joins():
 
 def test_striking_out_the_replacement_brings_the_first_back():
     bench = Bench().height("1e", 45.0).height("1e", 45.2)
-    bench.do(StrikeOut(bench.book.journal[-1].id, "misread"))
+    bench.do(StrikeOut(bench.entries[-1].id, "misread"))
     assert fates(bench) == [(45.0, ""), (45.2, "misread")]
 
 
 def test_a_reading_typed_at_the_wrong_valve_is_moved():
     bench = Bench().height("1e", 45.0).height("1i", 44.0).height("1e", 46.0)
-    bench.do(MoveReading(bench.book.journal[-1].id, THERE))
+    bench.do(MoveReading(bench.entries[-1].id, THERE))
     assert fates(bench) == [(45.0, "")], "what it had replaced stands again"
     assert fates(bench, THERE) == [(44.0, "replaced by a later reading"), (46.0, "")]
     bench.history.undo()
@@ -47,7 +47,7 @@ def test_a_reading_typed_at_the_wrong_valve_is_moved():
 
 def test_a_moved_reading_depends_on_what_is_fitted_where_it_belongs():
     bench = Bench().shims("1i", 0.4).height("1e", 45.0)
-    bench.do(MoveReading(bench.book.journal[-1].id, THERE))
+    bench.do(MoveReading(bench.entries[-1].id, THERE))
     moved = readings_at(bench.book, "installed_height", THERE)[0]
     fitted = bench.engine.fitted("shims", "1i")
     assert fitted is not None
@@ -56,7 +56,7 @@ def test_a_moved_reading_depends_on_what_is_fitted_where_it_belongs():
 
 def test_a_note_stands_until_it_is_taken_back():
     bench = Bench().height("1e", 45.0)
-    bench.do(NoteReading(bench.book.journal[0].id, "burr on the pad"))
+    bench.do(NoteReading(bench.entries[0].id, "burr on the pad"))
     assert readings_at(bench.book, "installed_height", HERE)[0].note == "burr on the pad"
     bench.history.undo()
     assert readings_at(bench.book, "installed_height", HERE)[0].note == ""
@@ -66,7 +66,7 @@ def test_moving_to_a_place_where_it_is_not_measured_is_refused():
     bench = Bench().height("1e", 45.0)
     before = bench.book
     with pytest.raises(EditError, match="installed height is not measured at spring 1"):
-        bench.do(MoveReading(bench.book.journal[0].id, of_spring("1")))
+        bench.do(MoveReading(bench.entries[0].id, of_spring("1")))
     assert bench.book is before
 
 
@@ -89,7 +89,7 @@ def act(bench, step, taken):
     what = step[0]
     if what == "read":
         bench.height(step[1], step[2], repeat=step[3])
-        taken.append(bench.book.journal[-1])
+        taken.append(bench.entries[-1])
     elif what in ("move", "strike", "note") and taken:
         reading = taken[step[1] % len(taken)].id
         edits = {"move": lambda: MoveReading(reading, at_position(step[2])), "strike": lambda: StrikeOut(reading, "why"),

@@ -7,7 +7,7 @@ from engines import Bench, demo, seen
 from honest_lift.checks.examine import examine
 from honest_lift.facts import card_text
 from honest_lift.facts.cam import CamLobe
-from honest_lift.facts.edits import Confirm, Drop, EditError
+from honest_lift.facts.edits import Confirm, Describe, Drop, EditError
 from honest_lift.facts.file import decode_book, encode_book
 from honest_lift.facts.ledger import tables
 from honest_lift.facts.lobe_edits import JudgeRows, StrikeTable, TakeTables, table_of
@@ -26,6 +26,11 @@ def taken(bench, place=None, rows=None, **more):
 
 def standing(bench):
     return [one.table.id for one in tables(bench.book.journal)]
+
+
+def test_a_table_knows_what_of_the_mock_up_was_in():
+    bench = Bench().do(Describe({"mock_up": ("checking springs", "solid lifter")}, "mock-up"))
+    assert taken(bench, note="second try").note == "mock-up: checking springs, solid lifter; second try"
 
 
 def test_a_later_table_replaces_the_one_at_its_place_and_undo_brings_it_back():

@@ -35,7 +35,7 @@ def test_a_reading_touches_its_own_quantity_and_no_other(bench):
 
 
 def test_a_reading_struck_out_moved_or_noted_touches_its_quantity(bench):
-    own = bench.book.journal[0]
+    own = bench.entries[0]
     for edit in (StrikeOut(own.id, "knocked"), MoveReading(own.id, at_position("1i")), NoteReading(own.id, "burr")):
         before = bench.book
         after = bench.do(edit).book
@@ -47,7 +47,7 @@ def test_a_reading_struck_out_moved_or_noted_touches_its_quantity(bench):
 def test_a_wheel_table_may_touch_anything(bench):
     place = at_position("1i")
     table = WheelTable("t", "", "", place, "valve", (0.0, 1.0, 2.0, 3.0, 4.0), (0.0, 1.0, 2.0, 1.0, 0.0))
-    after = replace(bench.book, journal=(*bench.book.journal, table))
+    after = replace(bench.book, journal=(*bench.entries, table))
     assert touched(bench.book, after) is None
     assert touched(after, replace(after, journal=(*after.journal, StruckOut("s", "", "", "t")))) is None
 
@@ -57,29 +57,29 @@ def test_a_book_narrowed_stays_the_same_until_something_is_entered_about_it(benc
         return narrowed(bench.book, frozenset({"installed_height"}), frozenset()).journal
 
     before = cut()
-    own = next(one for one in bench.book.journal if one.quantity == "installed_height")
-    other = next(one for one in bench.book.journal if one.quantity != "installed_height")
+    own = next(one for one in bench.entries if one.quantity == "installed_height")
+    other = next(one for one in bench.entries if one.quantity != "installed_height")
     bench.do(StrikeOut(other.id, "knocked"))
     assert cut() is before
     bench.do(StrikeOut(own.id, "knocked"))
-    assert cut() == (*before, bench.book.journal[-1])
+    assert cut() == (*before, bench.entries[-1])
     table = WheelTable("t", "", "", at_position("1i"), "valve", (0.0,) * 5, (0.0,) * 5)
-    bench.history.book = replace(bench.book, journal=(*bench.book.journal, table))
+    bench.history.book = replace(bench.book, journal=(*bench.entries, table))
     assert cut()[-1] is table, "a lobe speaks to many"
 
 
 def test_what_is_spoken_of_before_it_comes_is_not_left_out(bench):
-    book = replace(bench.book, journal=(StruckOut("s", "", "", bench.book.journal[0].id),))
+    book = replace(bench.book, journal=(StruckOut("s", "", "", bench.entries[0].id),))
     asked = frozenset({"installed_height"})
-    other = [one for one in bench.book.journal if one.quantity == "installed_height"][1]
+    other = [one for one in bench.entries if one.quantity == "installed_height"][1]
     narrowed(replace(book, journal=(other,)), asked, frozenset())
     book = replace(book, journal=(other, *book.journal))
     assert narrowed(book, asked, frozenset()).journal == book.journal[:1]
-    whole = replace(book, journal=(*book.journal, bench.book.journal[0]))
+    whole = replace(book, journal=(*book.journal, bench.entries[0]))
     assert narrowed(whole, asked, frozenset()).journal == whole.journal, "also where it was gone on from another"
-    book = replace(book, journal=(StruckOut("s", "", "", bench.book.journal[0].id),))
+    book = replace(book, journal=(StruckOut("s", "", "", bench.entries[0].id),))
     assert narrowed(book, asked, frozenset()).journal == ()
-    whole = replace(book, journal=(*book.journal, bench.book.journal[0]))
+    whole = replace(book, journal=(*book.journal, bench.entries[0]))
     assert narrowed(whole, asked, frozenset()).journal == whole.journal
 
 

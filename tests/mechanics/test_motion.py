@@ -115,20 +115,55 @@ def test_a_mass_under_a_sinusoid_is_lost_at_the_known_speed():
     assert rpm[np.argmax(moved.loft_mm > 1e-5)] == pytest.approx(known, rel=0.001)
 
 
-def test_a_dropped_valve_comes_back_to_where_it_fell_from():
-    """Energy: a spring throws a valve on a seat that loses nothing; each bounce is as high as the last."""
+def dropped():
+    """Give the motion of a valve that a spring throws on a seat that loses nothing."""
     crank = crank_raster()
     rise = np.clip((crank + 350.0) / 300.0, 0.0, 1.0)
     asked = np.where(crank < 0.0, 3.0 * (1.0 - np.cos(np.pi * rise)), -50.0)
     slope = np.where((crank < 0.0) & (rise > 0.0) & (rise < 1.0), 3.0 * np.pi / 300.0 * np.sin(np.pi * rise), 0.0)
     made = plain(asked, slope, valve_kg=0.15, active_kg=LIGHT / 5.0, spring_damping=0.0)
     lossless = type(made)(**{name: getattr(made, name) for name in made.__slots__} | {"seat_damping": np.zeros(1)})
-    found = traced(lossless, ONE, 3000.0, Pace(0.25, 0.0))
+    return traced(lossless, ONE, 3000.0, Pace(0.25, 0.0))
+
+
+def test_a_dropped_valve_comes_back_to_where_it_fell_from():
+    """Energy: each bounce is as high as the last."""
+    found = dropped()
     after = found.lift_mm[(found.crank_deg[:, 0] > 1.0), 0]
     tops = after[1:-1][(after[1:-1] > after[:-2]) & (after[1:-1] >= after[2:]) & (after[1:-1] > 1.0)]
     print("bounces, mm:", tops[:4].round(4))
     assert len(tops) >= 3
     assert tops[2] == pytest.approx(tops[0], rel=0.001)
+
+
+def test_momentum_through_an_impact_is_what_the_forces_give():
+    """m dv = integral of seat less spring over the blow; the speeds are read off the motion before and after it."""
+    found, seat = dropped(), 40000.0
+    t, x = found.crank_deg[:, 0] / (6.0 * 3000.0), found.lift_mm[:, 0]
+    hit = int(np.flatnonzero((found.crank_deg[:, 0] > 1.0) & (x < 0.0))[0])
+    left = hit + int(np.flatnonzero(x[hit:] > 0.0)[0])
+    before, after = hit - 8, left + 8
+    speed = np.gradient(x, t)
+    pushed = np.trapezoid(
+        (seat * np.maximum(-x, 0.0) - found.spring_n[:, 0])[before : after + 1], t[before : after + 1]
+    )
+    gained = (0.15 + LIGHT / 5.0 / 4.0) * (speed[after] - speed[before]) * 1e-3
+    print("momentum over the blow, N s:", gained.round(5), "impulse:", pushed.round(5))
+    assert speed[before] < -1000.0 < 1000.0 < speed[after]
+    assert gained == pytest.approx(pushed, rel=0.01)
+
+
+def test_what_a_valve_stands_beyond_its_cam_is_kept_span_by_span():
+    """Independent: the same cycle looked at row by row, in spans of five degrees."""
+    one = trains(CASES["pushrod, one mass"])
+    pace, rpm = Pace(0.8, 0.02), 9500.0
+    kept = simulate(one, ONE, np.array([rpm]), pace).beyond_mm[0]
+    rows = traced(one, ONE, rpm, pace)
+    beyond = np.maximum(rows.lift_mm[:, 0] - np.maximum(rows.asked_mm[:, 0], 0.0), 0.0)
+    span = ((rows.crank_deg[:, 0] + 360.0) // 5.0).astype(int)
+    for row in np.unique(span):
+        assert kept[row] == pytest.approx(beyond[span == row].max(), abs=0.03)
+    assert kept.max() > 0.3
 
 
 @given(st.floats(20.0, 120.0), st.floats(0.02, 0.12))

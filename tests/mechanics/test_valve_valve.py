@@ -66,7 +66,7 @@ UPRIGHT = (array(0.0), array(0.0))
 
 
 @example(FLAT, BEVELLED, UPRIGHT, UPRIGHT, 4.5, 0.0, 8.0, 1.0)
-@settings(deadline=None, max_examples=20)
+@settings(deadline=None, max_examples=12)
 @given(heads, heads, leans, cants, st.floats(4, 12), st.floats(-3, 3), st.floats(0, 8), st.floats(0, 8))
 def test_the_distance_of_two_heads_is_what_a_search_over_both_surfaces_finds(i, e, toward, across, gap, step, li, le):
     over = 2 * (i.radius + e.radius) + gap

@@ -24,7 +24,8 @@ PINT_NAMES = {
     "kg": "kilogram", "g": "gram", "mm²": "millimeter**2", "cm²": "centimeter**2", "in²": "inch**2", "l/s": "liter/second",
     "m³/h": "meter**3/hour", "cfm": "foot**3/minute", "oz": "ounce", "lb": "pound", "deg": "degree", "%": "percent",
     "turn": "turn", "flat": "turn/6", "bar": "bar", "kPa": "kilopascal", "psi": "psi", "MPa": "megapascal",
-    "ksi": "kpsi", "µm": "micrometer", "µin": "microinch", "s": "second", "min": "minute",
+    "m/s": "meter/second", "mm/s": "millimeter/second", "ft/s": "foot/second", "in/s": "inch/second", "Hz": "1/second",
+    "kHz": "1000/second", "ksi": "kpsi", "µm": "micrometer", "µin": "microinch", "s": "second", "min": "minute",
     "h": "hour", "rpm": "rpm", "N·m": "newton*meter", "lbf·ft": "foot_pound", "°C": "delta_degC", "°F": "delta_degF",
 }  # fmt: skip
 

@@ -8,6 +8,7 @@ from msgspec.structs import replace
 
 from engines import Bench, demo
 from honest_lift.checks.examine import examine
+from honest_lift.checks.train.in_motion import FLEXIBLE_FLOAT
 from honest_lift.demo.shelf import lay_out
 from honest_lift.estimates.train.masses import moving_of
 from honest_lift.facts.changes import Change
@@ -18,10 +19,11 @@ from honest_lift.facts.place import ENGINE, at_position, of_spring
 from honest_lift.mechanics.match.candidates import told_apart, weigh
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.plans.match.accept import Chosen, accept
+from honest_lift.plans.match.at_speed import MOST, in_train
 from honest_lift.plans.match.endurance import endurance_of
 from honest_lift.plans.match.left_out import why
 from honest_lift.plans.match.match import Match
-from honest_lift.plans.match.other_way import Outcome, highest_speed, most_lift, ratios, tried
+from honest_lift.plans.match.other_way import SPEEDS, Outcome, highest_speed, most_lift, ratios, tried
 from honest_lift.plans.match.parts import on_shelf
 from honest_lift.shelf.kinds import PARTS
 from honest_lift.shelf.store import Shelf
@@ -247,13 +249,13 @@ def test_the_other_way_round_agrees_with_a_trial_and_never_takes_what_stops():
     *_, lift = most_lift(book, now, "intake")
     assert tried(book, now, "x", [Change("c", "lobe_lift", "intake", lift.amount)]).still_passes
     assert not tried(book, now, "x", [Change("c", "lobe_lift", "intake", lift.amount * 1.01)]).still_passes
-    speed = highest_speed(now)
-    history = History(book)
-    history.do(State((Fact("red_line", ENGINE, speed.amount, tolerance=0.0),)))
-    found = [
-        one for one in examine(history.book).findings if one.check.name == "float_margin" and one.figure == one.figure
-    ]
-    assert min(one.margin - one.expanded for one in found) == pytest.approx(0.0, abs=0.05)
+    for check in SPEEDS:
+        speed = highest_speed(now, check)
+        history = History(book)
+        history.do(State((Fact("red_line", ENGINE, speed.amount, tolerance=0.0),)))
+        found = [one for one in examine(history.book).findings if one.check == check and one.figure == one.figure]
+        assert min(one.margin - one.expanded for one in found) == pytest.approx(0.0, abs=0.05), speed.title
+    assert highest_speed(now, FLEXIBLE_FLOAT).amount < highest_speed(now).amount
 
 
 def test_the_other_way_round_says_nothing_of_an_engine_in_which_nothing_passes():
@@ -287,3 +289,36 @@ def test_without_limits_shims_or_parts_it_says_what_is_missing(shelf):
         history.do(Put("limits", replace(one, lowest=None)))
     with pytest.raises(ValueError, match="no min seat or open load is asked for"):
         Match(history.book, on_shelf(shelf))
+
+
+def test_a_candidate_in_motion_is_the_engines_own_train_with_its_spring_and_retainer(match, answer):
+    """Independent: masses and loads by hand, off the cards and the engine; the speed is that of the same sweep as the sheet's."""
+    moved = examine(demo()).moved
+    one = answer.listed[0]
+    laid = in_train(match, moved, answer.listed)
+    train = next(problem.train for own, problem in zip(laid.ones, laid.problems, strict=True) if own.parts == one.parts)
+    pocket = int(match.speeds(one).argmin())
+    case = moved.valves.names.index(match.bench.positions[pocket])
+    base, masses = moved.swept.trains[case], moved.valves.moving[case].masses
+    row, card = match.row("springs", one.spring), match.found.figures["springs"]
+    mass, moving = card["mass"][row], match.springs.moving_kg[row]
+    rate = (card["open_load"] - card["seat_load"])[row] / (card["seat_height"] - card["open_height"])[row]
+    own = train.springs[0]
+    assert own.load_n[0] == pytest.approx(
+        card["seat_load"][row] + rate * (card["seat_height"][row] - one.heights_mm[pocket])
+    )
+    assert (own.load_n[1] - own.load_n[0]) / own.shorter_mm[1] == pytest.approx(rate)
+    assert own.to_bind_mm == pytest.approx(one.heights_mm[pocket] - card["bind_height"][row])
+    held = masses["spring_mass"].value * masses["spring_share"].value
+    lumped = base.valve_kg + sum(each.active_kg for each in base.springs) / 3.0
+    assert train.valve_kg + own.active_kg / 3.0 == pytest.approx(
+        lumped - held - masses["retainer_mass"].value + moving + one.mass_kg
+    )
+    assert own.active_kg == pytest.approx(3.0 * mass - 6.0 * moving)
+    assert (train.asked, train.train_n_mm, train.gas_n) == (base.asked, base.train_n_mm, base.gas_n)
+    sweeps = {problem.key: problem.solve() for problem in laid.asked[:1]}
+    listed = laid.with_speeds(sweeps, answer.listed)
+    rpm = {each.bends_rpm for each in listed if each.bends_rpm == each.bends_rpm}
+    assert rpm == {min(next(iter(sweeps.values())).float_rpm, laid.asked[0].train.rigid_rpm)}
+    assert len(laid.ones) <= MOST
+    assert not in_train(match, None, answer.listed).asked

@@ -186,7 +186,7 @@ def test_readings_are_moved_by_what_was_changed_and_prove_nothing(kind, amount, 
 
 def test_the_cam_moved_in_its_drive_moves_timing_and_nothing_else():
     found = ripple(DEMO, NOW, [Change("c", "advance", "", 4.0)])
-    assert {one.there.check.name for one in found.moved} == {"piston_valve"}
+    assert {one.there.check.name for one in found.moved} == {"piston_valve", "piston_valve_speed"}
     assert not found.unproved
     assert not to_read_again(DEMO, found.tried)
     for one in found.moved:

@@ -308,3 +308,19 @@ def test_the_exit_status_follows_the_job_and_what_is_not_asked_is_said_once(tmp_
     told = json.loads(capsys.readouterr().out)
     assert (told["job"]["preset"], {one["check"] for one in told["findings"]}) == ("own", {"seat_load"})
     assert "Coil-bind clearance" in told["job"]["not_asked"]
+
+
+def test_the_bench_is_listed_and_a_case_that_is_none_is_said(tmp_path, capsys):
+    assert main(["gauges", "--list"]) == 0
+    assert capsys.readouterr().out.count("not yet") == 12
+    assert main(["gauges", "99", "--platform", "offscreen"]) == 2
+    assert "“99” is no case of the course, 1 to 12" in capsys.readouterr().err
+    broken = tmp_path / "case.json"
+    broken.write_text("{}")
+    assert main(["gauges", str(broken), "--platform", "offscreen"]) == 2
+    assert "no practice case" in capsys.readouterr().err
+    results = tmp_path / "xdg_data_home" / "honest-lift" / "practice.json"
+    results.parent.mkdir(parents=True)
+    results.write_text("no")
+    assert main(["gauges", "--list"]) == 2
+    assert "It holds no results" in capsys.readouterr().err

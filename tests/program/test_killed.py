@@ -15,8 +15,8 @@ TOOLS = Path(__file__).parents[2] / "tools"
     [
         ("kill_loop.py", ["6", "1"], " 0 lost\n"),
         ("power_cut.py", ["1", "1"], " 0 lost\n"),
-        ("disk_faults.py", ["16", "1"], "nothing lost, nothing slipped\n"),
-        ("odd_files.py", ["60", "6", "1"], "nothing slipped\n"),
+        ("disk_faults.py", ["8", "1"], "nothing lost, nothing slipped\n"),
+        ("odd_files.py", ["24", "6", "1"], "nothing slipped\n"),
     ],
     ids=["killed", "power cut", "a disk that fails", "damaged files"],
 )

@@ -2,6 +2,7 @@
 
 import sqlite3
 import time
+from contextlib import closing
 from pathlib import Path
 
 import pytest
@@ -217,7 +218,7 @@ def test_a_shelf_file_that_is_none_or_of_a_later_version_is_left_as_it_is(tmp_pa
     with pytest.raises(ShelfError, match="can't be opened"):
         Shelf(text)
     later = tmp_path / "later.sqlite"
-    with sqlite3.connect(later) as db:
+    with closing(sqlite3.connect(later)) as db, db:
         db.execute("PRAGMA user_version = 99")
     with pytest.raises(ShelfError, match="later version"):
         Shelf(later)
@@ -232,7 +233,7 @@ def test_a_shelf_file_of_an_earlier_version_gains_what_it_had_no_column_for(tmp_
     made = Shelf(path)
     lay_out(made)
     made.close()
-    with sqlite3.connect(path) as db:
+    with closing(sqlite3.connect(path)) as db, db:
         db.execute("ALTER TABLE springs DROP COLUMN peened")
         db.execute("PRAGMA user_version = 1")
     again = Shelf(path)

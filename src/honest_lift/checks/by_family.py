@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import partial
 
-from honest_lift.checks.clearance.piston_valve import check_through_turn
+from honest_lift.checks.clearance.piston_valve import WORKED_FROM, check_through_turn
 from honest_lift.checks.clearance.squish import check_squish
 from honest_lift.checks.clearance.valve_pair import check_valve_pair
 from honest_lift.checks.cylinder.chambers import check_chambers
@@ -55,9 +55,7 @@ _FAMILIES = (
     _family(check_rocker_seen, "lifter_preload", "plunger_travel", "pushrod_to_head", "slot_stud", "roller_sideways",
             "shaft_side_play", "guide_plate", "wipe_centre", "wipe_room", "retainer_rocker", "rocker_seen", "rocker_ratio",
             *UNDERSIDE, *RESTS_ON, *SLOT, *TURNS),
-    _family(check_through_turn, "valve_drop", "piston_valve_clay", "piston_valve_room", "gasket_thickness",
-            "deck_clearance", "valve_recess", "pocket_depth", "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean",
-            "head_diameter", "stroke", "rod_length", "pin_offset", "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON),
+    _family(check_through_turn, *WORKED_FROM),
     _family(check_valve_pair, "valve_to_valve", *OF_PAIR, "lobe_centreline", "lobe_shape", "valve_lift", "rocker_ratio", *RESTS_ON),
     _family(check_chambers, *OF_CHAMBER),
     _family(check_compression, *OF_CHAMBER, *PARTS, "deck_clearance", "rod_length", "pin_offset", "check_lift", "lobe_centreline",

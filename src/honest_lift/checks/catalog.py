@@ -42,8 +42,10 @@ from honest_lift.checks.spring.seats import (
 )
 from honest_lift.checks.spring.spring_set import SET_SHARE, SET_SPREAD, SET_WEAKEST
 from honest_lift.checks.spring.stress import OPEN_STRESS
+from honest_lift.checks.train.at_red_line import PISTON_AT_SPEED, SEATING_VELOCITY, SURGE_ORDER, TAKE_UP
 from honest_lift.checks.train.float_margin import FLOAT_MARGIN
 from honest_lift.checks.train.in_motion import BOUNCE_MARGIN, COILS_IN_MOTION, FLEXIBLE_FLOAT
+from honest_lift.checks.train.lobe_contact import NOSE_LOAD, NOSE_PRESSURE
 
 CHECKS: dict[str, Check] = {
     one.name: one
@@ -55,6 +57,7 @@ CHECKS: dict[str, Check] = {
         SIDE_PLAY, WIPE_CENTRE, WIPE_ROOM, PISTON_VALVE, VALVE_VALVE, POCKET_WALL, SQUISH, SEAT_LOAD,
         OPEN_LOAD, CARD_SEAT_LOAD, CARD_OPEN_LOAD, MANUAL_LOAD, SET_SHARE, SET_WEAKEST, SET_SPREAD, LOCK_ENGAGED,
         LOCK_ANGLE, HALF_LIFT, UNEVEN_TIP, TRUE_RATIO, OPEN_STRESS, FLOAT_MARGIN, FLEXIBLE_FLOAT, BOUNCE_MARGIN, COILS_IN_MOTION,
+        PISTON_AT_SPEED, SEATING_VELOCITY, TAKE_UP, SURGE_ORDER, NOSE_LOAD, NOSE_PRESSURE,
         POURS, CHAMBER_SPREAD, COMPRESSION, COMPRESSION_SPREAD, EFFECTIVE, DECK_FINISH, CUTTER_TOUCH,
     )
 }  # fmt: skip

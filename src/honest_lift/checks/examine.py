@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Generator
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -19,8 +20,10 @@ from honest_lift.checks.spring.manual_load import check_manual_load
 from honest_lift.checks.spring.spring_set import check_in_set
 from honest_lift.checks.spring.stress import check_open_stress
 from honest_lift.checks.spring.type_words import check_type
+from honest_lift.checks.train.at_red_line import check_at_red_line
 from honest_lift.checks.train.float_margin import check_float_margin
-from honest_lift.checks.train.in_motion import InMotion, check_in_motion, in_motion
+from honest_lift.checks.train.in_motion import InMotion, check_in_motion, moving_on
+from honest_lift.checks.train.lobe_contact import check_lobe_contact
 from honest_lift.checks.unbegun import unbegun
 from honest_lift.checks.valves import AtValve, Gathered, gather
 from honest_lift.estimates.spring.curves import Curves
@@ -94,13 +97,32 @@ class Examination:
 
 def examine(book: Book) -> Examination:
     """Run every check on an engine as it stands. What only springs decide is remembered while they stay as they are."""
+    *_, whole = examining(book)
+    assert isinstance(whole, Examination)
+    return whole
+
+
+def examining(book: Book) -> Generator[str | Examination, None, None]:
+    """Run every check, a part at a time: the name of each as it is done, and the examination last. Whoever types need not wait."""
     _, of_springs, progressive = _springs(narrowed(book, _OF_SPRINGS, _SPRING, parts=True))
     standing = check_direction(narrowed(book, _DIRECTION, _SPRING, parts=True), progressive)
     gathered = gathered_of(book)
-    moved = in_motion(book, gathered)
-    found = [*_of_valves(book, gathered), *check_in_motion(book, moved), *of_families(book), *standing, *of_springs]
-    job = book.engine.job
+    yield "springs"
+    moved = yield from moving_on(book, gathered)
+    yield "motion"
+    at_speed = [*check_in_motion(book, moved), *check_at_red_line(book, moved), *check_lobe_contact(book, moved)]
+    yield "speed"
+    of_valves = _of_valves(book, gathered)
+    yield "valves"
+    found = [*of_valves, *at_speed, *of_families(book), *standing, *of_springs]
+    yield "families"
+    yield _examination(book, found, moved)
+
+
+def _examination(book: Book, found: list[Finding], moved: InMotion | None) -> Examination:
+    """Put findings in their order, with what is asked and not begun, and without what does not belong to the job."""
     found += unbegun(book, found)
+    job = book.engine.job
     shown = {name for name in {one.check.name for one in found} if job.shows(name)}
     found = [one for one in found if one.verdict is Verdict.FAILS or one.check.name in shown]
     names = tuple(one.id for one in book.engine.layout.positions)

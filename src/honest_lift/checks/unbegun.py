@@ -46,7 +46,7 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "chamber_pours": ("chamber_volume",), "chamber_spread": ("chamber_volume",), "compression": ("chamber_volume",),
     "compression_spread": ("chamber_volume",), "float_margin": ("red_line",),
     "flexible_float": ("red_line",), "bounce_margin": ("red_line",),
-    "coils_in_motion": ("red_line",),
+    "coils_in_motion": ("red_line",), "piston_valve_speed": ("red_line", "piston_valve_clay"),
 }  # fmt: skip
 _ON_CYLINDERS = frozenset({"squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"})
 _LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE, *SEEN)}

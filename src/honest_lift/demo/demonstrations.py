@@ -31,6 +31,12 @@ def _four(engine_id: str) -> Book:
     return four_book(engine_id)
 
 
+def _seasons(engine_id: str) -> Book:
+    from honest_lift.demo.seasons import seasons_book
+
+    return seasons_book(engine_id)
+
+
 DEMONSTRATIONS: dict[str, Demonstration] = {
     "eight": Demonstration(
         "Reedmace 366, a pushrod V8", "New heads in inches: nested springs, walked lobes, clearances, compression.", _eight,
@@ -38,6 +44,10 @@ DEMONSTRATIONS: dict[str, Demonstration] = {
     "four": Demonstration(
         "Wagtail 1600, a four on buckets", "A valve job with other springs, in millimetres: two roles, linear and progressive, "
         "numbered valves, shimmed lash.", _four,
+    ),
+    "seasons": Demonstration(
+        "Wagtail 1600 after two seasons, its book",
+        "The same four with its book: its runs, seat loads on the engine, a spring going away.", _seasons,
     ),
 }  # fmt: skip
 FIRST = "eight"

@@ -34,6 +34,7 @@ from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.firing import read_firing
 from honest_lift.facts.fitments import Fitment
 from honest_lift.facts.fresh import default_tools
 from honest_lift.facts.job import Job
@@ -56,6 +57,7 @@ def demo_book(engine_id: str = "demonstration") -> Book:
     engine = Engine(
         engine_id,
         job=Job("new heads"),
+        firing=read_firing("1-8-4-3-6-5-7-2", layout),
         name="Reedmace 366",
         note="Invented demonstration engine: river-racing hydroplane, solid roller, nested springs.",
         layout=layout,

@@ -27,6 +27,7 @@ from honest_lift.facts.card_text import read_durations
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import METRIC_UNITS, Book, Engine
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.firing import read_firing
 from honest_lift.facts.fitments import Fitment
 from honest_lift.facts.fresh import default_tools
 from honest_lift.facts.job import Job
@@ -65,7 +66,7 @@ def four_book(engine_id: str = "demonstration-four") -> Book:
     tools = _tools()
     springs = (*INTAKE_SPRINGS, *EXHAUST_SPRINGS)
     engine = Engine(
-        engine_id, name="Wagtail 1600", job=Job("valve job"),
+        engine_id, name="Wagtail 1600", job=Job("valve job"), firing=read_firing("1-3-4-2", layout),
         note="Invented demonstration engine: hill-climb trials car, one camshaft on buckets, shimmed lash, used springs.",
         layout=layout, gear="bucket", lifter="solid flat", head_material="aluminium", guide_material="iron",
         hardened_base=True, made_of=(MadeOf(at_position("4e"), base="none"),), rod_material="steel", cam_card=_CARD,

@@ -21,7 +21,7 @@ class ActionRow(NamedTuple):
     rule: bool = False
 
 
-_DIGITS = "123456789GHJ0"
+_DIGITS = "123456789GHJB0"
 
 
 def _open_demo(name: str, window: Any) -> None:
@@ -37,6 +37,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("open", "&Open…", "&Engine", "Ctrl+O", lambda window: window.files.open_engine()),
     ActionRow("save", "&Save", "&Engine", "Ctrl+S", lambda window: window.files.save_engine(), True),
     ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", lambda window: window.files.save_engine_as()),
+    ActionRow("sheet", "Build s&heet…", "&Engine", "Ctrl+P", lambda window: window.files.write_sheet()),
     ActionRow("restore", "&Restore the backup…", "&Engine", "", lambda window: window.files.restore_backup()),
     ActionRow("recover", "Look for unsa&ved work…", "&Engine", "", lambda window: window.files.recover_never_saved()),
     ActionRow("close", "&Close the window", "&Engine", "Ctrl+W", lambda window: window.close()),
@@ -64,6 +65,9 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow(
         "changed", "Something else was &changed here…", "&Measure", "", lambda window: window.measure.record_change()
     ),
+    ActionRow(
+        "sign", "Si&gn for this finding…", "&Measure", "Ctrl+I", lambda window: window.measure.sign_finding(), True
+    ),
     *(
         ActionRow(f"step_{one.key}", one.menu, "&View", one.keys, partial(_open, one.key))
         for one in sorted(STEPS.values(), key=lambda one: _DIGITS.index(one.keys[-1]))
@@ -89,6 +93,7 @@ ACTIONS: tuple[ActionRow, ...] = (
         ActionRow(f"demo_{name}", f"Demonstration &{number}: {one.title}", "&Help", "", partial(_open_demo, name))
         for number, (name, one) in enumerate(DEMONSTRATIONS.items(), start=1)
     ),
+    ActionRow("bench", "Simulated &bench, for practice…", "&Help", "", lambda window: window.open_bench()),
     ActionRow("keys", "&Keys", "&Help", "F1", lambda window: window.show_keys()),
     ActionRow("what", "&What is this?", "&Help", "Shift+F1", lambda window: window.show_what()),
     ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.show_cautions()),

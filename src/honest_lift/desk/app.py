@@ -33,7 +33,7 @@ def run(file: Path | None, *, demo: str) -> int:
     load_fonts()
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
-    session.lobes = LobesBeside(session, session.examine, cached("lobes"))
+    session.lobes = LobesBeside(session, session.examine_again, cached("lobes"))
     session.lobes.warm_up()
     session.steps_first = True
     try:

@@ -25,6 +25,7 @@ _NAME_AT = {
 }  # of its words
 
 
+_NEAR_END = 0.07  # of a curve's width: about half a name
 _ALIKE = 0.02  # of its height: a curve that is tried moves so little without axes drawn anew
 
 
@@ -133,7 +134,18 @@ class PanelView:
             items.band.curves[1].setData(at, high)
         if items.name is not None and (spot := one.name_at) is not None:
             items.name.setText(one.name)
+            items.name.setAnchor(self._inward(one, spot[0]))
             items.name.setPos(*spot)
+
+    def _inward(self, one: Series, at: float) -> tuple[float, float]:
+        """Give where a name is held, so that one near an end of its curve is written inward and not cut."""
+        across, down = _NAME_AT[one.named]
+        ends = (one.points[0][0], one.points[-1][0])
+        share = (at - min(ends)) / (max(ends) - min(ends) or 1.0)
+        share = 1.0 - share if self.falling else share
+        if one.named in ("top", "foot") and not _NEAR_END < share < 1.0 - _NEAR_END:
+            across = float(share > 0.5)
+        return across, down
 
     def _dots(self, one: Series) -> dict[str, object]:
         """Give how the points of a curve look: a dot each, a cross in the mark's colour where one is suspect."""

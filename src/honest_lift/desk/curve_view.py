@@ -10,7 +10,7 @@ from textwrap import wrap
 import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor
-from PyQt6.QtWidgets import QMenu, QVBoxLayout
+from PyQt6.QtWidgets import QGraphicsScene, QMenu, QVBoxLayout
 
 from honest_lift.desk.curve_panel import PanelView
 from honest_lift.desk.label import Label
@@ -61,6 +61,8 @@ class CurveView(WishedHeight):
         self.field.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.field.setContextMenuPolicy(Qt.ContextMenuPolicy.NoContextMenu)  # the menu is this widget's
         self.field.ci.layout.setSpacing(0)
+        # Qt's index keeps items that are gone for one paint more, and paints them: a chart has too few to want one
+        self.field.scene().setItemIndexMethod(QGraphicsScene.ItemIndexMethod.NoIndex)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)

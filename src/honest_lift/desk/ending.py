@@ -7,20 +7,28 @@ import os
 import signal
 import socket
 import sys
+from typing import Protocol
 
 from PyQt6.QtCore import QObject, QSocketNotifier, QtMsgType
 
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import application
 
 _SIGNALS = (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)
 _BROKEN = ("connection broke", "experienced a fatal error")  # what Qt says last when its display has gone
 _DISPLAY_DIED = 1
 
 
+class Ends(Protocol):
+    """A window that can be ended in order."""
+
+    def end_in_order(self) -> None:
+        """Keep everything as it stands, ask nothing, and let go."""
+
+
 class Ending(QObject):
     """Ends the program in order: the journal closed, the lock let go, the window remembered, no question asked."""
 
-    def __init__(self, window: Window) -> None:
+    def __init__(self, window: Ends) -> None:
         super().__init__()
         self.window = window
         self._is_over = False

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import re
+import time
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QGuiApplication, QKeySequence
 from PyQt6.QtWidgets import QLineEdit
+
+from honest_lift.gauges.instruments.pace import Pace
 
 _FIGURE = re.compile(r"\s*[-+~<>≤≥=]*\s*[\d.,]")
 
@@ -21,15 +24,36 @@ class Entry(QLineEdit):
     entered = pyqtSignal(bool)
     pasted = pyqtSignal()
 
+    def __init__(self) -> None:
+        super().__init__()
+        self._pace = Pace()
+        self.typed_by_gauge = 0  # how many signs a gauge typed like a keyboard, with the Enter that is being handled
+
+    def came(self, text: str) -> None:
+        """Take notice of a sign that came by a key, here or elsewhere in the window."""
+        if text:
+            self._pace.key(time.monotonic())
+
+    def show_moving(self, *, moving: bool) -> None:
+        """Show a figure that still moves slanted, one that stands upright."""
+        shown = self.font()
+        if shown.italic() != moving:
+            shown.setItalic(moving)
+            self.setFont(shown)
+
     def keyPressEvent(self, event) -> None:
         key = event.key()
         if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
             self.walked.emit(-1 if key == Qt.Key.Key_Up else 1)
         elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.typed_by_gauge = min(self._pace.burst(time.monotonic()), len(self.text()))
+            self._pace.forget()
             self.entered.emit(bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
+            self.typed_by_gauge = 0
         elif event.text() == "*" and _FIGURE.match(self.text()):
             self.entered.emit(True)
         elif event.matches(QKeySequence.StandardKey.Paste) and "\n" in QGuiApplication.clipboard().text().strip():
             self.pasted.emit()
         else:
+            self.came(event.text() if event.text().isprintable() else "")
             super().keyPressEvent(event)

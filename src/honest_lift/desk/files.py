@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QWidget
 from honest_lift.desk import questions
 from honest_lift.desk.keeper import is_one_file
 from honest_lift.desk.session import Session
+from honest_lift.facts.book.entries import Begun, Edited
 from honest_lift.facts.disk import why
 from honest_lift.facts.engine import Book
 from honest_lift.facts.file import ENDING, ChangedError, FileError, read_book
@@ -75,6 +76,12 @@ class Files:
         path = questions.file_to_save(self.window, folder / (name + ENDING))
         return self._save(path) if path else False
 
+    def write_sheet(self) -> None:
+        """Write the build sheet."""
+        from honest_lift.desk.sheet_out import save_sheet
+
+        save_sheet(self.window, self.session)
+
     def _save(self, path: Path) -> bool:
         try:
             self.session.save(path)
@@ -109,7 +116,9 @@ class Files:
         except FileError as error:
             return str(error)
         here = self.session.book
-        ids, own = {one.id for one in there.journal}, {one.id for one in here.journal}
+        ids, own = (
+            {one.id for one in book.journal if not isinstance(one, Begun | Edited)} for book in (there, here)
+        )  # of facts the last words say
         other = self.tr("; another engine") if there.engine.id != here.engine.id else ""
         facts = self.tr("the same") if there.engine == here.engine else self.tr("others")
         words = self.tr(

@@ -111,14 +111,16 @@ class Ladder(QWidget):
             self.reason.setText("")
             self.working.setText("")
             return
+        from honest_lift.checks.signed import signature_of, verdict_words
         from honest_lift.checks.wording import reason, source_words
         from honest_lift.checks.working import working
 
-        engine = self.session.engine
+        book, engine = self.session.book, self.session.engine
+        signed = signature_of(book, finding)
         lines = working(finding, engine)
         source = source_words(finding, engine)
-        self.verdict.setText(f"{finding.check.title}: {finding.verdict.word}")
-        self.reason.setText(reason(finding, engine))
+        self.verdict.setText(f"{finding.check.title}: {verdict_words(book, finding)}")
+        self.reason.setText("\n".join([reason(finding, engine), *([signed.words] if signed is not None else [])]))
         self.working.setText("\n".join((*lines, self.tr("limit: {0}").format(source)) if source else lines))
         self.working.setHidden(bool(self.session.check))  # the page has it already
 

@@ -6,9 +6,8 @@ Sweeps that nobody waits for any more, since what they were of has changed, are 
 from __future__ import annotations
 
 from collections.abc import Callable, Hashable, Iterator
-from contextlib import contextmanager
 from pathlib import Path
-from typing import Any
+from typing import Any, TypeVar
 
 from PyQt6.QtCore import QObject
 
@@ -25,6 +24,9 @@ def cached(name: str) -> Path:
     return user_cache_path("honest-lift") / f"{name}.msgpack"
 
 
+Part = TypeVar("Part")
+
+
 class LobesBeside(QObject):
     """`came`: called when lobes have come. `kept`: the file solved lobes are kept in from run to run."""
 
@@ -37,17 +39,26 @@ class LobesBeside(QObject):
         self._solved: list[tuple[Any, Any]] = []
         self._given_up = self._looks = False
 
-    @contextmanager
-    def left_for_later(self) -> Iterator[None]:
-        """Leave what is not solved for later, and have it solved beside the window."""
+    def left_for_later(self, parts: Iterator[Part]) -> Iterator[Part]:
+        """Go through parts of work, leave what is not solved for later, and after the last have it solved beside the window."""
         from honest_lift.estimates.solved import left_for_later
 
         if self._given_up:
-            yield
+            yield from parts
             return
         self._look_first()
-        with left_for_later() as wanted:
-            yield
+        wanted: dict[Hashable, Any] = {}
+        while True:
+            with left_for_later() as more:  # not over a yield: whoever goes on may solve something else meanwhile
+                part = next(parts, None)
+            wanted |= more
+            if part is None:
+                break
+            yield part
+        self._have_solved(wanted)
+
+    def _have_solved(self, wanted: dict[Hashable, Any]) -> None:
+        """Have solved what is wanted and not asked yet; what is being solved and is wanted no more is given up."""
         for errand, keys in self._running.items():
             if not keys & set(wanted) and all(isinstance(key, tuple) and key[0] in _GIVEN_UP for key in keys):
                 self.workers.cancel(errand)

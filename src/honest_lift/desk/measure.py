@@ -73,6 +73,30 @@ class Measure:
             if why is not None:
                 self.session.do(StrikeOut(standing.reading.id, why or "struck out"))
 
+    def sign_finding(self) -> None:
+        """Sign for the finding that is chosen on the ladder, with the reason; what was signed already can be taken back."""
+        from honest_lift.checks.signed import HOLDS, signature_of, to_sign
+        from honest_lift.checks.wording import title
+        from honest_lift.facts.book.log_edits import TakeBack
+
+        finding = self.window.ladder.rungs.chosen
+        if finding is None or finding.verdict not in HOLDS:
+            self.session.warned.emit(
+                self.tr("Choose a finding that fails or is unproven first: what passes needs no signature.")
+            )
+            return
+        signed = signature_of(self.session.book, finding)
+        if signed is not None and signed.holds:
+            if questions.ask(self.window, self.tr("Sign"), f"{title(finding)}. {signed.words}", self.tr("Withdraw")):
+                self.session.do(TakeBack(signed.entry.id))
+            return
+        question = self.tr("{0}: {1}. Why is it gone on with? The verdict stays.").format(
+            title(finding), finding.verdict.word
+        )
+        why = questions.words(self.window, self.tr("Sign"), question)
+        if why is not None:
+            self.session.do(to_sign(finding, why))
+
     def swap_springs(self) -> None:
         """Exchange the current valve's spring with another one's."""
         engine, here = self.session.engine, self.session.position

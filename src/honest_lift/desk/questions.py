@@ -129,6 +129,14 @@ def card_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     return Path(name) if name else None
 
 
+def sheet_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a build sheet."""
+    name, _ = QFileDialog.getSaveFileName(
+        parent, parent.tr("Save the build sheet"), str(suggestion), "PDF (*.pdf);;HTML (*.html)"
+    )
+    return Path(name) if name else None
+
+
 def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to save; the ending is added where it is missing, before the question about a file that is there."""
     dialog = QFileDialog(parent, parent.tr("Save the engine"), str(suggestion.parent), f"Engines (*{ENDING})")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from msgspec.structs import replace
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QColor, QGuiApplication, QPainter
 from PyQt6.QtWidgets import QComboBox, QLineEdit, QSizePolicy, QWidget
@@ -9,6 +10,7 @@ from PyQt6.QtWidgets import QComboBox, QLineEdit, QSizePolicy, QWidget
 from honest_lift.desk.bar_hint import explain_choices, hint_words, howto_words
 from honest_lift.desk.bar_layout import lay_out
 from honest_lift.desk.entry_line import Entry
+from honest_lift.desk.instruments.gauge_in_bar import GaugeInBar
 from honest_lift.desk.label import Label, plain
 from honest_lift.desk.pasting import paste
 from honest_lift.desk.session import Session
@@ -40,10 +42,11 @@ class ReadingBar(QWidget):
         self._tasks: list[Task] = []
         self._filled: tuple[object, ...] = ()
         self._build()
+        self.gauge = GaugeInBar(self, session.lines)
         for signal in (session.moved, session.changed, session.stepped):
             signal.connect(self.follow)
-        session.told.connect(lambda words: self._tell(words, error=False))
-        session.warned.connect(lambda words: self._tell(words, error=True))
+        session.told.connect(lambda words: self.say(words, error=False))
+        session.warned.connect(lambda words: self.say(words, error=True))
         session.confirmed.connect(self._say_confirmed)
         session.asked.connect(self.choose_step)
         self.follow()
@@ -75,12 +78,8 @@ class ReadingBar(QWidget):
         self.hint.setWordWrap(True)  # a caution is never cut
         self.hint.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)  # it never pushes the entry
         self.then.setObjectName("barSmall")
-        for widget, name in (
-            (self.what, "What is measured"),
-            (self.way, "Way of measuring"),
-            (self.tool, "Tool"),
-            (self.entry, "Reading"),
-        ):
+        names = ("What is measured", "Way of measuring", "Tool", "Reading")
+        for widget, name in zip((self.what, self.way, self.tool, self.entry), names, strict=True):
             widget.setAccessibleName(self.tr(name))
         lay_out(self)
         self.what.activated.connect(self._choose_task)
@@ -242,6 +241,7 @@ class ReadingBar(QWidget):
 
     def type_into(self, text: str) -> None:
         """Take a key that was pressed elsewhere in the sheet."""
+        self.entry.came(text)
         self.entry.setFocus()
         self.entry.insert(text)
         self._typed(self.entry.text())
@@ -258,6 +258,16 @@ class ReadingBar(QWidget):
         )
         self._show_hint()
 
+    def gauged(self, text: str) -> None:
+        """Put what a gauge shows into the entry, and say what is understood."""
+        self.entry.setText(text)
+        self._typed(text)
+
+    @property
+    def is_asking(self) -> bool:
+        """Tell whether a question waits for its answer."""
+        return bool(self._asked)
+
     def _understand(self, text: str) -> Typed | None:
         """Read what is typed; None where it can't be, and then that is said."""
         if self.task is None or not text.strip():
@@ -265,7 +275,7 @@ class ReadingBar(QWidget):
         try:
             return read_typed(self.session, self.task, self._way(), text, self._also())
         except EntryError as error:
-            self._tell(str(error), error=True)
+            self.say(str(error), error=True)
             return None
 
     def _way(self) -> Way | None:
@@ -289,7 +299,8 @@ class ReadingBar(QWidget):
         found = task.read_at(self.session.book, place) if place and task else []
         return [one for one in found if not one.fate]
 
-    def _tell(self, words: str, *, error: bool) -> None:
+    def say(self, words: str, *, error: bool) -> None:
+        """Say something beside the entry; an error in the colour of one."""
         self._style(error=error)
         self.understood.setText(words)
         too_long = self.understood.fontMetrics().horizontalAdvance(words) > self.understood.width()
@@ -299,7 +310,7 @@ class ReadingBar(QWidget):
     def _say_confirmed(self, words: str) -> None:
         """Say what has reached the disk, unless the next reading is being typed already."""
         if not self.entry.text() and self.understood.objectName() != "barError":
-            self._tell(words, error=False)
+            self.say(words, error=False)
 
     def _style(self, *, error: bool) -> None:
         name = "barError" if error else "barUnderstood"
@@ -315,35 +326,43 @@ class ReadingBar(QWidget):
         """Take what is typed and step to the next place."""
         task, place, text = self.task, self.place, self.entry.text()
         if task is None or place is None:
-            self._tell(
-                self.tr("There is no place to measure yet: lay out the heads under Engine and parts."), error=True
-            )
+            self.say(self.tr("There is no place to measure yet: lay out the heads under Engine and parts."), error=True)
+            return
+        if self.gauge.parts_two_figures(text):
+            self.questioned.emit()
             return
         typed = self._understand(text)
         if typed is None:
             self.questioned.emit()
             return
         if typed.value is None:
-            self._tell(self.tr("Nothing is typed, so nothing is taken. Down steps on without a reading."), error=True)
+            self.say(self.tr("Nothing is typed, so nothing is taken. Down steps on without a reading."), error=True)
             return
         if not self._is_agreed(task, typed, text):
             return
+        if note := self.gauge.note(text):
+            typed = replace(typed, note=note)
         self.entry.clear()
         if self._take(typed, text.strip(), repeat=repeat or self.session.is_read_again(task.quantity)):
-            self._tell(self.tr("{0} at {1} taken.").format(text.strip(), place.title), error=False)
+            self.say(self.tr("{0} at {1} taken.").format(text.strip(), place.title), error=False)
             self._show_hint()
             self.entry.setFocus()
+            self.gauge.took() if note else self.gauge.let_go()
         else:
             self.entry.setText(text)
 
     def _is_agreed(self, task: Task, typed: Typed, text: str) -> bool:
         """Ask once about what is unusual: Enter again takes it."""
-        question = doubtful(self.session, task, typed) or read_two_ways(self.session, task, typed, text)
+        question = (
+            self.gauge.question(typed, text, by_keys=self.entry.typed_by_gauge > 0)
+            or doubtful(self.session, task, typed)
+            or read_two_ways(self.session, task, typed, text)
+        )
         if not question or self._asked == text:
             self._asked = ""
             return True
         self._asked = text
-        self._tell(question, error=True)
+        self.say(question, error=True)
         self.questioned.emit()
         return False
 
@@ -351,16 +370,16 @@ class ReadingBar(QWidget):
         """Take the column on the clipboard, from the current place on."""
         task = self.task
         if task is None or self.place is None:
-            self._tell(
+            self.say(
                 self.tr("There is no place to paste to yet: lay out the heads under Engine and parts."), error=True
             )
             return
         try:
             came = paste(self.session, self.taken(), places_of(self.session, task), QGuiApplication.clipboard().text())
         except ColumnError as error:
-            self._tell(str(error), error=True)
+            self.say(str(error), error=True)
             return
-        self._tell(came.words, error=bool(came.refused))
+        self.say(came.words, error=bool(came.refused))
 
     def _take(self, typed: Typed, text: str, *, repeat: bool) -> bool:
         try:
@@ -368,7 +387,7 @@ class ReadingBar(QWidget):
             self.session.refused.mend(self.task, self.place.name)
             return self.session.do(edit, then_walk=True)
         except EditError as error:
-            self._tell(str(error), error=True)
+            self.say(str(error), error=True)
             return False
 
     def taken(self, *, repeat: bool = False) -> Taken:

@@ -14,7 +14,7 @@ from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import LIGHT, font
 from honest_lift.facts.job import AS_BEGUN
 
-_ROW, _FOLDED = 35, 62
+_ROW, _FOLDED = 33, 62
 
 
 class Route(QWidget):

@@ -6,17 +6,20 @@ and every verdict is shown as unproven.
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from PyQt6.QtCore import QObject, QTimer, pyqtSignal
+from PyQt6.QtCore import QObject, pyqtSignal
 
+from honest_lift.desk.bit_by_bit import BitByBit
+from honest_lift.desk.instruments.lines import Lines
 from honest_lift.desk.keeper import Keeper, is_one_file
 from honest_lift.desk.refused import Refused
 from honest_lift.desk.steps.order import FIRST, STEPS, sheet_of
 from honest_lift.desk.walking import Walking
 from honest_lift.desk.workers import Workers
+from honest_lift.facts.book.entries import Begun, Edited
 from honest_lift.facts.edits import Confirm, Edit, EditError, new_id
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.file import FileError, backup_of, read_marked
@@ -54,6 +57,7 @@ class Session(Walking, QObject):
 
     def __init__(self, book: Book | None = None) -> None:
         super().__init__()
+        self.lines = Lines(self)
         self.history = History(book or empty_book())
         self.path: Path | None = None
         self.step = FIRST
@@ -72,9 +76,7 @@ class Session(Walking, QObject):
         self._may_examine = False
         self.keeper = Keeper(self._flushed.emit, self._kept_unsafe.emit)
         self.steps_first = False  # the next place at once after a reading, what is found of it a moment later
-        self._soon = QTimer(self)
-        self._soon.setSingleShot(True)
-        self._soon.timeout.connect(self._catch_up)
+        self._soon = BitByBit(self)
         self.searches = Workers(self)  # plans and matches, which a person waits for
         self.lobes: LobesBeside | None = None  # where lobes are solved beside the window; None: in it
         self._flushed.connect(self._say_confirmed)
@@ -95,8 +97,14 @@ class Session(Walking, QObject):
 
     @property
     def is_dirty(self) -> bool:
-        """Tell whether anything has changed since the engine was saved or opened."""
-        return self.engine is not self._saved.engine or self.book.journal is not self._saved.journal
+        """Tell whether anything has changed since the engine was saved or opened; facts changed and changed back are nothing."""
+        journal, saved = self.book.journal, self._saved.journal
+        if self.engine is not self._saved.engine:
+            return True
+        if journal is saved:
+            return False
+        grew = journal[: len(saved)] == saved if len(saved) <= len(journal) else False
+        return not grew or any(not isinstance(one, Begun | Edited) for one in journal[len(saved) :])
 
     @property
     def held_by(self) -> str:
@@ -171,13 +179,12 @@ class Session(Walking, QObject):
         if then_walk and self.steps_first:
             self._step(1)
             self.stepped.emit()
-            self._soon.start(0)
+            self._soon.start(self._catching_up(), lambda _: self.changed.emit())
             return
         self._catch_up(then_walk=then_walk)
 
     def _catch_up(self, *, then_walk: bool = False) -> None:
         """Find what comes of what was done, and tell."""
-        self._soon.stop()
         self._examine()
         if then_walk:
             self._step(1)
@@ -198,17 +205,32 @@ class Session(Walking, QObject):
         if self.examination is not None:
             self.examined.emit()
 
-    def _examine(self) -> None:
-        if self._may_examine:
-            from honest_lift.checks.examine import examine
-            from honest_lift.plans.next_reading import next_steps
+    def examine_again(self) -> None:
+        """Run the checks again, a part at a time, for something they rest on has come: the window goes on meanwhile."""
+        told = self.changed if self._soon.is_at_work else self.examined  # what was under way has still to be told of
+        self._soon.start(self._catching_up(), lambda _: told.emit())
 
-            if self.lobes is None:
-                self.examination = examine(self.book)
-            else:
-                with self.lobes.left_for_later():
-                    self.examination = examine(self.book)
-            self.plan = next_steps(self.book, self.examination)
+    def _examine(self) -> None:
+        """Run the checks, and plan what comes next, at once."""
+        self._soon.leave()
+        for _ in self._catching_up():
+            pass
+
+    def _catching_up(self) -> Iterator[None]:
+        """Run the checks and plan what comes next, a part at a time; nothing is told of until all is."""
+        if not self._may_examine:
+            return
+        from honest_lift.checks.examine import Examination, examining
+        from honest_lift.plans.next_reading import next_steps
+
+        book, found = self.book, None
+        parts = examining(book)
+        for part in self.lobes.left_for_later(parts) if self.lobes is not None else parts:
+            found = part if isinstance(part, Examination) else None
+            yield
+        plan = next_steps(book, found)
+        yield
+        self.examination, self.plan = found, plan
 
     def start_examining(self) -> None:
         """Let the checks in: the first window has been painted."""
@@ -256,8 +278,18 @@ class Session(Walking, QObject):
 
     def open_step(self, step: str) -> None:
         """Open a step of the job."""
-        self.step, self.check, self.queue = step, "", None
+        self.step, self.check, self.queue, self.order = step, "", None, ()
         self.moved.emit()
+
+    def walk_in(self, order: tuple[str, ...], quantity: str) -> None:
+        """Walk valves in an order of their own, from the first, with a quantity in the bar; until another step is opened."""
+        from honest_lift.facts.place import at_position
+        from honest_lift.plans.next_reading import NextStep
+
+        self.queue, self.order = None, order
+        self._stand_at(order[0])
+        self.moved.emit()
+        self.asked.emit(NextStep(quantity, "", None, tuple(map(at_position, order)), 0, 0), "", "")
 
     def try_changes(self, changes: tuple[Change, ...]) -> None:
         """Open the trial with some changes."""
@@ -334,7 +366,8 @@ class Session(Walking, QObject):
 
     def close(self) -> None:
         """Finish writing the journal and let go of the file; unsaved changes that nobody wants are left behind."""
-        self._soon.stop()
+        self._soon.leave()
+        self.lines.close()
         self.searches.close()
         if self.lobes is not None:
             self.lobes.close()

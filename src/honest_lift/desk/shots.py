@@ -12,15 +12,15 @@ from honest_lift.desk.window import Window, application
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import new_id
 
-EIGHT, FOUR = "eight", "four"
+EIGHT, FOUR, SEASONS = "eight", "four", "seasons"
 VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("heights", "heights", "", "6i", "light", EIGHT),
     ("guides", "head", "Guides", "3e", "light", FOUR),
     ("valves-and-seats", "head", "Valves and seats", "7i", "light", EIGHT),
-    ("spring-seats", "head", "Spring seats", "2e", "light", FOUR),
     ("springs", "springs", "", "4i", "light", EIGHT),
     ("pushrod-finder", "rocker", "Pushrod finder", "3i", "light", EIGHT),
-    ("bucket-shims", "rocker", "Bucket shims", "2i", "light", FOUR),
+    ("turn-plan", "rocker", "Turn plan", "2i", "light", FOUR),
+    ("seat-loads", "book", "Seat load on the engine", "3e", "light", SEASONS),
     ("speed", "speed", "Sweep", "1i", "light", EIGHT),
     ("readings", "readings", "", "1i", "light", EIGHT),
     ("shims", "shims", "", "5i", "light", EIGHT),
@@ -32,7 +32,6 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("match", "match", "Find", "5i", "light", EIGHT),
     ("trial", "trial", "One trial", "5i", "light", EIGHT),
     ("finding", "heights", "coil_bind_clearance", "6i", "light", EIGHT),
-    ("job", "engine", "Job", "", "light", FOUR),
 )
 
 
@@ -43,7 +42,7 @@ def take_shots(folder: Path) -> Iterator[Path]:
     """Draw every view into a folder and give the path of each file. OSError when one can't be written."""
     app = application()
     load_fonts()
-    for name in (EIGHT, FOUR):
+    for name in (EIGHT, FOUR, SEASONS):
         session = Session(demonstration(name, new_id()))
         session.keeps_shelf = False
         window = Window(session)
@@ -59,6 +58,29 @@ def take_shots(folder: Path) -> Iterator[Path]:
             yield path
         window.close()
         session.close()
+    yield _bench(folder)
+
+
+def _bench(folder: Path) -> Path:
+    """Draw the simulated bench with a spring of the course's fifth case in its tester."""
+    from honest_lift.desk.bench.window import BenchWindow
+    from honest_lift.gauges.practice.course import course_case
+
+    case = course_case("5")
+    assert case is not None
+    window = BenchWindow(case)
+    window.resize(1280, 800)
+    window.show()
+    window.take_up("spring tester", "spring_load", "3")
+    window.send_line()
+    for _ in range(8):
+        application().processEvents()
+    path = folder / "bench.png"
+    saved = window.grab().save(str(path))
+    window.close()
+    if not saved:
+        raise OSError(0, f"{path.name} could not be written")
+    return path
 
 
 def _open(window: Window, step: str, page: str, valve: str, theme: str) -> None:
@@ -67,7 +89,7 @@ def _open(window: Window, step: str, page: str, valve: str, theme: str) -> None:
     session.open_step(step)
     session.go(valve or "1e")
     window.dress(theme, 1.0)
-    if page and step in ("engine", "head", "cam", "squeeze", "match", "trial", "rocker", "speed"):
+    if page and step in ("engine", "head", "cam", "squeeze", "match", "trial", "rocker", "speed", "book"):
         window.sheets[step].open_page(page)
         if step == "trial":
             window.sheets[step].one_page.show_changes(_TRIED)

@@ -96,6 +96,10 @@ def style_sheet(theme: Theme, zoom: float) -> str:
         border: 0; selection-background-color: {t.select}; selection-color: {t.ink}; outline: 0; }}
     QTableView::item {{ border-bottom: 1px solid {t.rule}; padding: 0 4px; }}
     QTableView::item:selected {{ background: {t.select}; color: {t.ink}; }}
+    QListWidget {{ background: {t.paper}; border: 1px solid {t.edge}; border-radius: 3px; outline: 0; }}
+    QListWidget::item {{ padding: 2px 4px; }}
+    QListWidget::item:selected {{ background: {t.select}; color: {t.ink}; }}
+    QListWidget:focus {{ border: 2px solid {t.close}; }}
     QHeaderView {{ background: {t.paper}; }}
     QHeaderView::section {{ background: {t.paper}; color: {t.muted}; border: 0; border-bottom: 2px solid {t.ink};
         padding: 3px 4px; font-size: {px[12]}; font-weight: normal; }}

@@ -21,6 +21,7 @@ class Walking:
     walks: str
     plan: tuple[NextStep, ...]
     queue: NextStep | None
+    order: tuple[str, ...] = ()  # valves are walked in it, where a plan gives one; else in head order
     moved: Any  # a signal
     told: Any
 
@@ -99,7 +100,8 @@ class Walking:
             return [one.id for one in self.engine.springs], self.spring
         if self._walk_kind == "cylinder":
             return [str(one) for one in self.engine.layout.cylinders], self.cylinder
-        return [one.id for one in self.engine.layout.positions], self.position
+        names = [one.id for one in self.engine.layout.positions]
+        return [one for one in self.order if one in names] or names, self.position
 
     def following(self) -> str:
         """Say in words which place comes after the current one; "" when none does."""

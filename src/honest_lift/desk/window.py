@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import gc
+import sys
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings, QSize, QTimer
+from PyQt6.QtCore import QProcess, QSettings, QSize, QTimer
 from PyQt6.QtGui import QAction, QKeySequence
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
@@ -192,6 +193,7 @@ class Window(QMainWindow):
         self.session.start_examining()
         gc.enable()
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
+        self.session.lines.begin()
         self.files.say_who_has_it()
         self.files.offer_recovery()
         if self.offers_left_behind:
@@ -343,6 +345,15 @@ class Window(QMainWindow):
         self.dress(self.theme_name, max(self.zoom / 1.1, 0.7))
 
     # --- help ---
+
+    def open_bench(self) -> None:
+        """Open the simulated bench, a program of its own."""
+        started, _ = QProcess.startDetached(sys.executable, ["-m", "honest_lift.cli", "gauges"])
+        self.session.told.emit(
+            self.tr("The bench opens in a window of its own; its tools are heard here as real ones are.")
+            if started
+            else self.tr("The bench can't be started: run honest-lift gauges.")
+        )
 
     def show_keys(self) -> None:
         """Show the keys, as they are."""

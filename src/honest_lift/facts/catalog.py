@@ -21,6 +21,7 @@ from honest_lift.facts.quantities import (
     motion,
     rocker,
     rocker_seen,
+    service,
     springs,
     valve_pair,
 )
@@ -40,6 +41,7 @@ _ROWS = (
     *block.ROWS,
     *chambers.ROWS,
     *motion.ROWS,
+    *service.ROWS,
 )
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 

@@ -22,6 +22,7 @@ from honest_lift.facts.journal import AnyEntry, Moved, Noted, Reading, StruckOut
 from honest_lift.facts.layout import Layout
 from honest_lift.facts.ledger import Standing, by_place, standing
 from honest_lift.facts.limits import Limit, Tolerance
+from honest_lift.facts.mock_up import with_mock_up
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title
 from honest_lift.facts.reach import refusal
@@ -354,6 +355,7 @@ def reading_of(
     before = tuple(
         one.reading.id for one in here if not one.fate and one.reading.way == way and is_of_this_valve(book.engine, one)
     )
+    note = with_mock_up(book.engine.mock_up, note)
     return Reading(
         new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
         at_tool, depends_on(book.engine, quantity, way, place), before, low, high,

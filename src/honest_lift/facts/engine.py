@@ -8,9 +8,12 @@ from typing import Any, Literal
 
 from msgspec import Struct, field
 
+from honest_lift.facts.bolts import BoltPlan
+from honest_lift.facts.book.chain import Chain
 from honest_lift.facts.calibrations import Calibration, ReferenceSpring
 from honest_lift.facts.cam import CamLobe
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.firing import Fires
 from honest_lift.facts.fitments import Fitment, Slot, in_place, springs_in_place
 from honest_lift.facts.job import Job
 from honest_lift.facts.journal import AnyEntry
@@ -18,6 +21,7 @@ from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.limits import DEFAULT_TOLERANCES, Limit, Tolerance, default_limits
 from honest_lift.facts.made_of import GuideMaterial, MadeOf
 from honest_lift.facts.memory.remember import by_identity
+from honest_lift.facts.own_route import OwnRoute
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
 from honest_lift.facts.shims import ShimSize
@@ -32,13 +36,13 @@ RodMaterial = Literal["", "steel", "aluminium"]
 Lifter = Literal["solid flat", "solid roller", "hydraulic flat", "hydraulic roller", ""]
 CamTurns = Literal["", "toward the valve", "toward the pivot"]
 _ALIKE = {"volume": "cc", "mass": "g", "angle": "deg", "time": "s", "turns": "turn", "speed": "rpm", "ratio": "",
-          "percent": "%", "observed": ""}  # fmt: skip
+          "percent": "%", "observed": "", "frequency": "Hz"}  # fmt: skip
 INCH_UNITS = {"length": "in", "load": "lbf", "rate": "lbf/in", "pressure": "psi", "temperature": "°F",
               "torque": "lbf·ft", "stress": "ksi", "area": "in²", "flow": "cfm", "roughness": "µin",
-              **_ALIKE}  # fmt: skip
+              "velocity": "ft/s", **_ALIKE}  # fmt: skip
 METRIC_UNITS = {"length": "mm", "load": "N", "rate": "N/mm", "pressure": "bar", "temperature": "°C",
                 "torque": "N·m", "stress": "MPa", "area": "cm²", "flow": "l/s", "roughness": "µm",
-                **_ALIKE}  # fmt: skip
+                "velocity": "m/s", **_ALIKE}  # fmt: skip
 
 
 class Engine(Struct, frozen=True, forbid_unknown_fields=True):
@@ -49,6 +53,10 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     note: str = ""
     layout: Layout = Layout()
     job: Job = Job()
+    firing: tuple[Fires, ...] = ()
+    bolts: BoltPlan = BoltPlan()
+    own_route: OwnRoute = OwnRoute()
+    mock_up: tuple[str, ...] = ()  # what is fitted only to try, see `mock_up.py`
     gear: Gear = "pushrod"
     rocker_mount: Mount = "stud"
     lifter: Lifter = ""
@@ -154,3 +162,4 @@ class Book(Struct, frozen=True, forbid_unknown_fields=True):
     engine: Engine
     journal: tuple[AnyEntry, ...] = ()
     set_aside: tuple[SetAside, ...] = ()
+    chains: tuple[Chain, ...] = ()  # over the journal: the last goes on; none in a file that has no book yet

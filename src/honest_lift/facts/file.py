@@ -19,22 +19,27 @@ from typing import Any
 import msgspec
 
 from honest_lift.facts import disk
-from honest_lift.facts.engine import Book
+from honest_lift.facts.book.chain import Chain
+from honest_lift.facts.book.keeping import begun_again, made_sensible
+from honest_lift.facts.book.proof import Proof, proof_of
+from honest_lift.facts.engine import Book, Engine, SetAside
+from honest_lift.facts.journal import AnyEntry
 from honest_lift.facts.migrations import CURRENT, migrate
 from honest_lift.facts.place import split_position
-from honest_lift.facts.sense import sensible
+from honest_lift.facts.plain_schema import plainly
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import unit_of
 
 FORMAT = "honest-lift/liftbook"
 ENDING = ".liftbook"
-LARGEST_BYTES = 24_000_000  # some 48,000 readings
+LARGEST_BYTES = 64_000_000  # some 80,000 readings with what was changed between them
 _MOST = {
     "engine.springs": 2000, "engine.sets": 500, "engine.cards": 500, "engine.tools": 500, "engine.fitments": 20000,
     "engine.facts": 20000, "engine.limits": 1000, "engine.tolerances": 1000, "engine.references": 500,
     "engine.calibrations": 2000, "engine.shim_stock": 500, "engine.bucket_stock": 1000, "engine.bucket_sold": 1000,
     "engine.pushrod_stock": 1000, "engine.lobes": 200, "engine.trials": 500, "engine.made_of": 500, "engine.people": 500,
-    "engine.layout.heads": 20, "set_aside": 20000, "journal": 60000,
+    "engine.firing": 120, "engine.own_route.items": 200, "engine.own_route.left_out": 200, "engine.mock_up": 20,
+    "engine.layout.heads": 20, "set_aside": 20000, "journal": 120000, "chains": 100,
 }  # fmt: skip
 _MOST_VALVES = 120
 
@@ -75,10 +80,59 @@ def mark_of(data: bytes) -> str:
 
 def decode_book(data: bytes, name: str) -> Book:
     """Decode the bytes of an engine file. `name` stands in the messages. Raises FileError."""
+    book = _as_written(data)
+    return _mended(data, name) if book is None else _proven(book, name)
+
+
+class _Document(msgspec.Struct, frozen=True, forbid_unknown_fields=True):
+    """An engine file as this program writes it, field by field in the same order."""
+
+    format: str
+    version: int
+    engine: Engine
+    journal: tuple[AnyEntry, ...]
+    set_aside: tuple[SetAside, ...]
+    chains: tuple[Chain, ...]
+
+
+def _as_written(data: bytes) -> Book | None:
+    """Give the book of a file that is, byte for byte, what this program writes; None for any other, which is looked at closely.
+
+    What is the same in every byte holds no field twice, no figure that is none, and nothing of another version.
+    """
+    try:
+        told = msgspec.json.decode(data, type=_Document)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError, ValueError):
+        return None
+    if (told.format, told.version) != (FORMAT, CURRENT) or _written(told) != data:
+        return None
+    return Book(told.engine, told.journal, told.set_aside, told.chains)
+
+
+def _written(document: _Document) -> bytes:
+    return msgspec.json.format(msgspec.json.encode(document), indent=1) + b"\n"
+
+
+def _proven(book: Book, name: str) -> Book:
+    """Refuse a book with more of a kind than an engine has, or an id or name that can't be; set aside what makes no sense."""
+    _check_counts(book, name)
+    _check_valves(sum(len(head.positions) for head in book.engine.layout.heads), name)
+    return _sound(book, name)
+
+
+def _sound(book: Book, name: str) -> Book:
+    """Refuse a book with an id or a name that can't be; set aside what makes no sense."""
+    _check_ids(book, name)
+    _check_names(book, name)
+    return made_sensible(book)
+
+
+def _mended(data: bytes, name: str) -> Book:
+    """Decode a file that another hand or another version wrote."""
     raw = _document(data, name)
     version = raw.pop("version", None)
     if raw.pop("format", None) != FORMAT:
-        raise FileError(f"{name}: this is no engine file: field “format” must be “{FORMAT}”.")
+        raise FileError(_no_engine_file(name))
     if not isinstance(version, int) or isinstance(version, bool) or version < 1:
         raise FileError(f"{name}: field “version” must be a whole number from 1 to {CURRENT}, not {version!r}.")
     if version > CURRENT:
@@ -86,24 +140,41 @@ def decode_book(data: bytes, name: str) -> Book:
             f"{name}: written by a newer program (format version {version}; this one reads up to {CURRENT}). "
             f"Open it with that program; nothing was changed."
         )
+    broken = _broken(raw) if version < CURRENT else ""
     try:
         raw = migrate(raw, version)
         _check_sizes(raw, name)
         book = msgspec.convert(raw, Book)
     except msgspec.ValidationError as error:
         raise FileError(f"{name}: {_field_words(str(error))}") from None
-    _check_ids(book, name)
-    _check_names(book, name)
-    book = sensible(book)
+    if book.chains and version < CURRENT:
+        book = begun_again(book, f"the file was lifted from version {version}", broken)
+    book = _sound(book, name)
     if _MAY_BE_ENDLESS.search(data):
         _refuse_endless(msgspec.to_builtins(book), name)
     return book
 
 
+def proof_of_file(path: Path) -> Proof:
+    """Prove the book of an engine file as it lies there. Raises FileError where it is no engine file at all."""
+    raw = _document(_bytes_of(path), str(path))
+    if raw.get("format") != FORMAT:
+        raise FileError(_no_engine_file(str(path)))
+    return proof_of(raw)
+
+
+def _no_engine_file(name: str) -> str:
+    return f"{name}: this is no engine file: field “format” must be “{FORMAT}”."
+
+
+def _broken(raw: dict[str, Any]) -> str:
+    """Say what of the chain of a file that is to be lifted does not hold; "" where all does, or there is none."""
+    return "; ".join(proof_of(raw).broken) if raw.get("chains") else ""
+
+
 def encode_book(book: Book) -> bytes:
     """Encode a book as the bytes of an engine file: indented, one field a line, so that it can be compared."""
-    document = {"format": FORMAT, "version": CURRENT, **msgspec.to_builtins(book)}
-    return msgspec.json.format(msgspec.json.encode(document), indent=1) + b"\n"
+    return _written(_Document(FORMAT, CURRENT, book.engine, book.journal, book.set_aside, book.chains))
 
 
 def write_book(book: Book, path: Path, mark: str = "") -> str:
@@ -146,7 +217,7 @@ def backup_of(path: Path) -> Path:
 
 def schema() -> dict[str, Any]:
     """Give the JSON Schema of the engine file."""
-    whole = msgspec.json.schema(Book)
+    whole = plainly(msgspec.json.schema(Book))
     book = whole["$defs"]["Book"]
     book["properties"] = {"format": {"const": FORMAT}, "version": {"const": CURRENT}, **book["properties"]}
     book["required"] = ["format", "version", *book["required"]]
@@ -208,6 +279,9 @@ def _once(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
 
 def _twice(names: Iterable[str]) -> str:
     """Give the first name that stands twice; "" for none."""
+    names = list(names)
+    if len(set(names)) == len(names):
+        return ""
     return next((name for name, times in Counter(names).items() if times > 1), "")
 
 
@@ -233,17 +307,25 @@ def _refuse_endless(value: Any, name: str, field: str = "") -> None:
 
 def _check_sizes(raw: dict[str, Any], name: str) -> None:
     """Refuse a file with more of a kind than any engine has: it would hold the program up for minutes."""
-    for field, most in _MOST.items():
-        found: Any = raw
-        for key in field.split("."):
-            found = found.get(key) if isinstance(found, dict) else None
-        if isinstance(found, list) and len(found) > most:
-            raise FileError(f"{name}: field “{field}” has {len(found)} records; an engine has at most {most}.")
+    _check_counts(raw, name)
     engine = raw.get("engine")
     layout = engine.get("layout") if isinstance(engine, dict) else None
     heads = layout.get("heads") if isinstance(layout, dict) else None
     rows = [one.get("positions") for one in heads or () if isinstance(one, dict)] if isinstance(heads, list) else []
-    valves = sum(len(one) for one in rows if isinstance(one, list))
+    _check_valves(sum(len(one) for one in rows if isinstance(one, list)), name)
+
+
+def _check_counts(book: Any, name: str) -> None:
+    """Refuse a book, or what was read of one, with more of a kind than any engine has."""
+    for field, most in _MOST.items():
+        found: Any = book
+        for key in field.split("."):
+            found = found.get(key) if isinstance(found, dict) else getattr(found, key, None)
+        if isinstance(found, list | tuple) and len(found) > most:
+            raise FileError(f"{name}: field “{field}” has {len(found)} records; an engine has at most {most}.")
+
+
+def _check_valves(valves: int, name: str) -> None:
     if valves > _MOST_VALVES:
         raise FileError(f"{name}: field “engine.layout” has {valves} valves; an engine has at most {_MOST_VALVES}.")
 

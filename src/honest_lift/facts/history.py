@@ -1,7 +1,7 @@
 """Undo and redo. Facts go back to their snapshot; readings are never taken out of the journal.
 
 Undoing a reading appends its strike-out, redoing it appends the withdrawal of that, so that no path of undo,
-redo and new work can lose one.
+redo and new work can lose one. Every change of a fact, there and back, is an entry too (`book/`).
 """
 
 from __future__ import annotations
@@ -10,6 +10,7 @@ import msgspec
 from msgspec import Struct
 from msgspec.structs import replace
 
+from honest_lift.facts.book.keeping import kept
 from honest_lift.facts.edits import Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import AnyEntry, undoing
@@ -44,7 +45,7 @@ class History(Struct):
         before = self.book.engine
         engine, entries = edit.apply(self.book)
         _prove_writable(engine if engine is not before else None, entries)
-        self._become(engine, entries)
+        self._become(engine, entries, edit.sentence)
         self._done.append(_Step(edit.sentence, before, engine, entries))
         self._undone.clear()
         return entries
@@ -60,8 +61,9 @@ class History(Struct):
     def copied(self, new: str) -> History:
         """Give the same way for a copy of the engine: under an id of its own, in every step."""
         old = self.book.engine.id
+        copy = kept(self.book, _copy(self.book.engine, new, old), (), "saved as another engine", (new_id(), now()))
         return History(
-            replace(self.book, engine=_copy(self.book.engine, new, old)),
+            copy,
             [_of_copy(step, new, old) for step in self._done],
             [_of_copy(step, new, old) for step in self._undone],
         )
@@ -72,12 +74,12 @@ class History(Struct):
         step = source.pop()
         engine = step.before if back else step.after
         entries = tuple(undoing(one, new_id(), now(), engine.hand) for one in reversed(step.entries))
-        self._become(engine, entries)
+        self._become(engine, entries, f"{'undone' if back else 'done again'}: {step.sentence}")
         target.append(_Step(step.sentence, step.before, step.after, entries))
         return entries
 
-    def _become(self, engine: Engine, entries: tuple[AnyEntry, ...]) -> None:
-        self.book = replace(self.book, engine=engine, journal=self.book.journal + entries)
+    def _become(self, engine: Engine, entries: tuple[AnyEntry, ...], sentence: str) -> None:
+        self.book = kept(self.book, engine, entries, sentence, (new_id(), now()))
 
 
 def _prove_writable(engine: Engine | None, entries: tuple[AnyEntry, ...]) -> None:

@@ -32,8 +32,10 @@ NEAR_THE_GEAR = frozenset({
 THROUGH_THE_TURN = frozenset({"piston_valve", "valve_to_valve"})
 CHAMBERS = frozenset({"chamber_pours", "chamber_spread"})
 CYLINDER = frozenset({"squish", "compression", "compression_spread"})
-SPEED = frozenset({"float_margin", "flexible_float", "bounce_margin", "coils_in_motion"})
-WHERE_LIMITED = frozenset({"dynamic_ratio", "pocket_wall"})  # looked at where somebody states a limit, or a pocket
+SPEED = frozenset({"float_margin", "flexible_float", "bounce_margin", "coils_in_motion", "piston_valve_speed"})
+WHERE_LIMITED = frozenset({  # looked at where somebody states a limit, or a pocket
+    "dynamic_ratio", "pocket_wall", "seating_velocity", "take_up", "surge_order", "nose_load", "nose_pressure",
+})  # fmt: skip
 FACES = frozenset({"deck_finish"})
 EVERY = (
     SPRINGS | HEIGHTS | LOCKS | BARE_HEAD | CONTACT | GEOMETRY | SET_UP | NEAR_THE_GEAR | THROUGH_THE_TURN | CHAMBERS

@@ -8,6 +8,8 @@ from __future__ import annotations
 
 from msgspec import field
 
+from honest_lift.facts.book.entries import Begun, Edited
+from honest_lift.facts.book.logged import Logged, Signed, Ticked
 from honest_lift.facts.journal_entry import Entry
 from honest_lift.facts.place import Place
 from honest_lift.facts.wheel_table import RowsJudged, WheelTable
@@ -73,7 +75,20 @@ class Withdrawn(Entry, frozen=True, forbid_unknown_fields=True, tag="withdrawn")
     target: str
 
 
-AnyEntry = Reading | StruckOut | Moved | Noted | Withdrawn | WheelTable | RowsJudged
+AnyEntry = (
+    Reading
+    | StruckOut
+    | Moved
+    | Noted
+    | Withdrawn
+    | WheelTable
+    | RowsJudged
+    | Begun
+    | Edited
+    | Signed
+    | Ticked
+    | Logged
+)
 
 
 def undoing(entry: AnyEntry, new_id: str, when: str, by: str) -> StruckOut | Withdrawn:

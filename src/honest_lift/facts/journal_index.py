@@ -75,8 +75,10 @@ def _made(journal: tuple[AnyEntry, ...], new: tuple[AnyEntry, ...], known: Journ
     found: dict[str, list[int]] = {}
     for i, one in enumerate(new, len(known.journal)):
         own = subject.get(one.id) or subject.get(spoken_of(one))
-        if own is None:
+        if own is None and spoken_of(one):
             nothing.add(spoken_of(one))
+        elif own is None:
+            continue  # it is about facts
         else:
             subject[one.id] = own
             found.setdefault(_name(own), []).append(i)

@@ -80,8 +80,8 @@ _recent: list[Ledger] = last_few()
 
 def replayed(journal: tuple[AnyEntry, ...]) -> Ledger:
     """Replay a whole journal from its first entry."""
-    in_force = _in_force(journal)
-    readings = {one.id: one for one in in_force if isinstance(one, Reading)}
+    force = in_force(journal)
+    readings = {one.id: one for one in force if isinstance(one, Reading)}
     about: dict[str, list[AnyEntry]] = {}
     owner: dict[str, str] = {}
     for one in journal:
@@ -197,7 +197,7 @@ class _Going:
         """Give a reading by what was entered about it alone."""
         if not (told := self.about.get(reading.id)):
             return Standing(reading, reading.place, reading.depends_on, reading.note)
-        force = _in_force(told)
+        force = in_force(told)
         struck = [one for one in force if isinstance(one, StruckOut)]
         moves = [one for one in force if isinstance(one, Moved)]
         notes = [one for one in force if isinstance(one, Noted)]
@@ -219,7 +219,7 @@ class _Going:
         """Give the readings that one replaces where it stands now."""
         if not (told := self.about.get(reading.id)):
             return reading.supersedes
-        moves = [one for one in _in_force(told) if isinstance(one, Moved)]
+        moves = [one for one in in_force(told) if isinstance(one, Moved)]
         return moves[-1].supersedes if moves else reading.supersedes
 
     def _ever_targets(self, reading: Reading) -> set[str]:
@@ -241,10 +241,10 @@ def _about_tables(journal: tuple[AnyEntry, ...]) -> tuple[AnyEntry, ...]:
 
 @by_value
 def _tables(journal: tuple[AnyEntry, ...]) -> tuple[StandingTable, ...]:
-    in_force = _in_force(journal)
-    struck = {one.reading for one in in_force if isinstance(one, StruckOut)}
-    judged = {one.table: one for one in in_force if isinstance(one, RowsJudged)}
-    taken = [one for one in in_force if isinstance(one, WheelTable) and one.id not in struck]
+    force = in_force(journal)
+    struck = {one.reading for one in force if isinstance(one, StruckOut)}
+    judged = {one.table: one for one in force if isinstance(one, RowsJudged)}
+    taken = [one for one in force if isinstance(one, WheelTable) and one.id not in struck]
     replaced = {(target, one.place) for one in taken for target in one.supersedes}
     return tuple(
         StandingTable(one, frozenset(told.left_out), frozenset(told.kept)) if told else StandingTable(one)
@@ -254,7 +254,7 @@ def _tables(journal: tuple[AnyEntry, ...]) -> tuple[StandingTable, ...]:
     )
 
 
-def _in_force(journal: tuple[AnyEntry, ...]) -> list[AnyEntry]:
+def in_force(journal: tuple[AnyEntry, ...]) -> list[AnyEntry]:
     """Drop withdrawn entries; a withdrawal may itself be withdrawn, so read from the end."""
     withdrawn: set[str] = set()
     kept: list[AnyEntry] = []

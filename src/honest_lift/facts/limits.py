@@ -221,6 +221,8 @@ RULES: tuple[Rule, ...] = (
             source="from memory"),
     _rule("coils_in_motion", "coils do not meet below the red line", "who lets them meet to stop surge leaves this limit out",
             lowest=0.0, comfort=0.5, source="from memory"),
+    _rule("piston_valve_speed", "0.020 in left at the red line", "what is stated for rods, bearings and heat comes off first",
+            lowest=0.020 * _IN, comfort=0.040 * _IN, source="from memory"),
     _rule("free_card", "within 0.030 in of its card", "where the maker states no tolerance",
             lowest=-0.030 * _IN, highest=0.030 * _IN, comfort=0.030 * _IN,
             source="common practice and from memory"),

@@ -6,6 +6,7 @@ from honest_lift.facts.edits import Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import AnyEntry, StruckOut
 from honest_lift.facts.ledger import tables
+from honest_lift.facts.mock_up import with_mock_up
 from honest_lift.facts.place import Place
 from honest_lift.facts.staleness import depends_on
 from honest_lift.facts.wheel_table import READ_AS, ReadAt, RowsJudged, WheelTable
@@ -75,9 +76,10 @@ def table_of(
     before = tuple(
         one.table.id for one in tables(book.journal) if one.table.place == place and one.table.read_at == read_at
     )
+    told = with_mock_up(book.engine.mock_up, note)
     return WheelTable(
         new_id(), now(), book.engine.hand, place, read_at, tuple(angle for angle, _ in rows), tuple(lift for _, lift in rows),
-        tool, wheel, stops_deg, unit, source, note, depends_on(book.engine, quantity, "indicator", place), before,
+        tool, wheel, stops_deg, unit, source, told, depends_on(book.engine, quantity, "indicator", place), before,
     )  # fmt: skip
 
 

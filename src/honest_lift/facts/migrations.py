@@ -11,7 +11,7 @@ from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, rules_o
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
-CURRENT = 12
+CURRENT = 14
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -117,6 +117,19 @@ def _to_twelfth(raw: Raw) -> Raw:
     return _with_new_limits(raw, _NEW_IN_TWELFTH)
 
 
+_NEW_IN_THIRTEENTH = frozenset({"piston_valve_speed"})
+
+
+def _to_thirteenth(raw: Raw) -> Raw:
+    """Version 13 holds the room between piston and valve at speed too."""
+    return _with_new_limits(raw, _NEW_IN_THIRTEENTH)
+
+
+def _to_fourteenth(raw: Raw) -> Raw:
+    """Version 14 keeps a book: every edit is an entry, and a chain lies over the journal. It begins with the first edit."""
+    return raw
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
@@ -139,6 +152,8 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     9: _to_tenth,
     10: _to_eleventh,
     11: _to_twelfth,
+    12: _to_thirteenth,
+    13: _to_fourteenth,
 }  # from version: function
 
 

@@ -13,6 +13,8 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.facts import disk
+from honest_lift.facts.book.keeping import kept, made_sensible
+from honest_lift.facts.edits import new_id, now
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.journal_file import (
@@ -25,7 +27,6 @@ from honest_lift.facts.journal_file import (
     read_journal,
     safe_name,
 )
-from honest_lift.facts.sense import sensible
 from honest_lift.facts.wheel_table import WheelTable
 
 
@@ -96,7 +97,8 @@ class Leftover(Struct, frozen=True):
         engine = self.kept.engine if self.kept and self.kept.changed else book.engine
         known = {one.id for one in book.journal}
         new = tuple(one for one in self.entries if one.id not in known)
-        return sensible(replace(book, engine=engine, journal=book.journal + new))
+        said = f"taken in: {self.words}"
+        return made_sensible(kept(book, engine, new, said, (new_id(), now())))
 
     def without(self, known: set[str]) -> Leftover:
         """Give what of it is not known already."""

@@ -6,15 +6,20 @@ The rest of the file opens. What was set aside is kept in the book as it stood.
 from __future__ import annotations
 
 import math
+from functools import lru_cache
 from typing import Any
 
 from msgspec import Struct, json
 from msgspec.structs import fields, replace
 
+from honest_lift.facts.bolts import BoltPlan, bolts_are_odd
+from honest_lift.facts.book.logged import KINDS as KINDS_OF_LOG
+from honest_lift.facts.book.logged import Logged, is_day, log_is_odd
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.changes import KINDS
 from honest_lift.facts.engine import Book, SetAside
 from honest_lift.facts.fact import Fact
+from honest_lift.facts.firing import firing_is_odd
 from honest_lift.facts.journal import AnyEntry, Reading
 from honest_lift.facts.layout import Layout, in_a_row
 from honest_lift.facts.limits import Limit
@@ -48,6 +53,7 @@ _TABLES = (
 _OF_ENGINE = {"cam_separation_deg": (30.0, 180.0), "cam_advance_deg": (-60.0, 60.0)}
 _PUSHROD, _BUCKET = (30.0, 500.0), (0.3, 10.0)
 _ANGLES, _LIFTS = (-1440.0, 1440.0), (-100.0, 100.0)
+_BY_DAY = frozenset({"seat_load_engine"})  # told by the days it was read on
 _DRAWN = (-100000.0, 100000.0)  # where a valve is drawn
 
 
@@ -83,6 +89,10 @@ def sensible(book: Book) -> Book:
     if any(why := out_of_sense(one, *_BUCKET) for one in engine.bucket_sold):
         aside.append(SetAside("engine", "bucket_sold", repr(engine.bucket_sold), why))
         changed["bucket_sold"] = ()
+    for name, why_odd, none in (("firing", firing_is_odd, ()), ("bolts", bolts_are_odd, BoltPlan())):
+        if why := why_odd(getattr(engine, name)):
+            aside.append(SetAside("engine", name, repr(getattr(engine, name)), why))
+            changed[name] = none
     trials = tuple(one for one in engine.trials if not _trial_is_odd(one, aside))
     if len(trials) < len(engine.trials):
         changed["trials"] = trials
@@ -106,9 +116,15 @@ def out_of_sense(value: float, low: float, high: float) -> str:
 def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
     if isinstance(entry, WheelTable):
         return _table_is_odd(entry, aside)
+    if isinstance(entry, Logged):
+        if why := log_is_odd(entry):
+            aside.append(SetAside("the log", KINDS_OF_LOG[entry.kind], f"{entry.day} {entry.words}".strip(), why))
+        return bool(why)
     if not isinstance(entry, Reading):
         return False
     row = CATALOG.get(entry.quantity)
+    if row is not None and _is_plain(entry, row.physical):
+        return False
     if why := _no_such_place(entry.place):
         which = "place"
     elif row is None:
@@ -120,6 +136,8 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
             (name, out_of_sense(value, *CATALOG[name].physical)) for name, value in entry.at.items() if name in CATALOG
         )
         which, why = next(((CATALOG[name].title, bad) for name, bad in odd if bad), ("", ""))
+        if entry.quantity in _BY_DAY and not is_day(entry.when[:10]):
+            which, why = "when", f"“{entry.when}” says no day, and without its day it is no part of a history"
         if unknown := [name for name in entry.at if name not in CATALOG]:
             which, why = unknown[0], "nothing of that name is known here"
     if why:
@@ -128,6 +146,15 @@ def _entry_is_odd(entry: AnyEntry, aside: list[SetAside]) -> bool:
             SetAside(entry.place.title, which, _given(entry), why, entry.quantity, entry.place, entry.when, at)
         )
     return bool(why)
+
+
+def _is_plain(entry: Reading, physical: tuple[float, float]) -> bool:
+    """Tell at a glance that a reading makes sense, as almost all do: a figure at one place, taken at no other figure."""
+    low, high = physical
+    return (
+        low <= entry.value <= high and not entry.at and not entry.is_bound and entry.quantity not in _BY_DAY
+        and not _no_such_place(entry.place)
+    )  # fmt: skip
 
 
 def _bounds_are_odd(entry: Reading, physical: tuple[float, float]) -> str:
@@ -210,6 +237,7 @@ def _drawable(layout: Layout, aside: list[SetAside]) -> Layout:
     )
 
 
+@lru_cache(maxsize=4096)
 def _no_such_place(place: Place) -> str:
     """Say why a place can't be one; "" when it can, whether or not the engine has it today."""
     if place.kind == "role" and place.name not in ("intake", "exhaust"):

@@ -170,6 +170,7 @@ KINDS: tuple[ToolKind, ...] = (
           resolution=0.01, accuracy_percent=10.0, repeatability_percent=5.0),
     _kind("roughness_comparator", "roughness comparator, by nail and eye", "roughness",
           resolution=0.4, accuracy_percent=25.0, repeatability_percent=20.0),
+    _kind("spectrum", "spectrum of a microphone, 2 Hz", "frequency", resolution=2.0, accuracy=1.0, repeatability=2.0),
     _kind("torque_wrench", "torque wrench, 4 percent", "torque",
           resolution=1.0, accuracy_percent=4.0, repeatability_percent=1.0),
     _kind("outside_micrometer", "outside micrometer, 0.0001 in", "length",

@@ -22,6 +22,8 @@ EXAMPLES = {
     "area": "Areas are written 7.9 in2, 51 cm2 or 5100 mm2.",
     "flow": "Flows are written 240 cfm, 113 l/s or 408 m3/h.",
     "roughness": "Finishes are written 50 µin, 50 uin or 1.2 um.",
+    "velocity": "Velocities are written 0.45 m/s or 18 in/s.",
+    "frequency": "Frequencies are written 480 or 480 Hz.",
     "stress": "Stresses are written 1100 MPa or 160 ksi.",
     "observed": "Observations are one of the words in the hint.",
 }

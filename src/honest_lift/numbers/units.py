@@ -3,7 +3,8 @@
 Inside the program a length is in millimetres, a load in newtons, a rate in newtons per millimetre, a volume
 in cubic centimetres, a mass in kilograms, an angle in degrees of crank, a pressure in bar, a time in seconds,
 a temperature in degrees Celsius, a torque in newton metres, an area in square millimetres, a flow in litres per
-second, a roughness in micrometres. Conversion happens here, at the edge, once.
+second, a roughness in micrometres, a velocity in metres per second, a frequency in hertz.
+Conversion happens here, at the edge, once.
 
 Source of the factors: NIST SP 811 appendix B / ISO 80000 (1 in = 25.4 mm, 1 lbf = 4.4482216152605 N,
 1 kgf = 9.80665 N, 1 in^3 = 16.387064 cc, 1 lb = 0.45359237 kg, t/C = (t/F - 32)/1.8; all exact).
@@ -20,6 +21,7 @@ MASS, ANGLE, RATIO, PERCENT = "mass", "angle", "ratio", "percent"
 PRESSURE, TIME, TURNS, TEMPERATURE = "pressure", "time", "turns", "temperature"
 SPEED, TORQUE, OBSERVED, STRESS = "speed", "torque", "observed", "stress"
 AREA, FLOW, ROUGHNESS = "area", "flow", "roughness"
+VELOCITY, FREQUENCY = "velocity", "frequency"
 
 
 class Unit(NamedTuple):
@@ -68,6 +70,12 @@ UNITS: tuple[Unit, ...] = (
     Unit("cfm", FLOW, (12 * _INCH) ** 3 / 1_000_000 / 60, "inch", 1, ("cfm", "cu ft/min", "ft3/min", "ft³/min")),
     Unit("µm", ROUGHNESS, Fraction(1), "metric", 2, ("um", "µm", "μm", "micron", "microns")),
     Unit("µin", ROUGHNESS, _INCH / 1000, "inch", 0, ("uin", "µin", "μin", "microinch", "microinches")),
+    Unit("m/s", VELOCITY, Fraction(1), "metric", 2, ("m/s", "mps")),
+    Unit("mm/s", VELOCITY, Fraction(1, 1000), "metric", 0, ("mm/s",)),
+    Unit("ft/s", VELOCITY, 12 * _INCH / 1000, "inch", 2, ("ft/s", "fps", "ft/sec")),
+    Unit("in/s", VELOCITY, _INCH / 1000, "inch", 1, ("in/s", "ips", "in/sec")),
+    Unit("Hz", FREQUENCY, Fraction(1), "metric", 0, ("hz", "1/s")),
+    Unit("kHz", FREQUENCY, Fraction(1000), "metric", 3, ("khz",)),
     Unit("kg", MASS, Fraction(1), "metric", 4, ("kg",)),
     Unit("g", MASS, Fraction(1, 1000), "metric", 1, ("g", "gram", "grams")),
     Unit("oz", MASS, _POUND / 16, "inch", 2, ("oz", "ounce", "ounces")),
@@ -123,6 +131,8 @@ INSIDE = {
     AREA: "mm²",
     FLOW: "l/s",
     ROUGHNESS: "µm",
+    VELOCITY: "m/s",
+    FREQUENCY: "Hz",
 }
 
 

@@ -311,6 +311,40 @@ def _surge(engine: Engine, one: Finding) -> list[str]:
     ]
 
 
+def _nearer_at_speed(engine: Engine, one: Finding) -> list[str]:
+    overshoots = in_words(one.term("overshoot_takes"), "length", engine.unit("length"))
+    return [
+        f"a train that follows its cam longer: {overshoots} are lost to what the valve overshoots. Speed, What more would take",
+        f"{say(engine, _fine(one))} more room at rest: a deeper pocket, a thicker gasket, another advance",
+        "a lower red line: what a valve overshoots shrinks fast with speed",
+    ]
+
+
+def _seats_fast(engine: Engine, one: Finding) -> list[str]:
+    return [
+        "a lash that lies on the closing ramp: past its end the valve falls faster with every hundredth",
+        "a lobe with a longer closing ramp, or a lower red line",
+    ]
+
+
+def _surges(engine: Engine, one: Finding) -> list[str]:
+    return [
+        f"a spring of a higher frequency: {(one.lowest + one.expanded) / one.figure * 100.0 - 100.0:.0f} percent more, by a "
+        "lighter wire, fewer coils or a tapered form"
+        if one.figure > 0
+        else "a spring of a higher frequency",
+        "a damper or a nested spring: it surges as often, and less far",
+    ]
+
+
+def _nose(engine: Engine, one: Finding) -> list[str]:
+    return [
+        "less open load, as far as float allows, or a lower ratio",
+        "a roller in place of a flat lifter, a wider lobe, or material and oil its maker allows the load for",
+        "run in on light springs or the outer ones alone, where the maker of the cam says so",
+    ]
+
+
 _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "guide_clearance": _guide, "tip_level": _tip, "tip_height": _tip, "lock_out": _lock, "lock_engaged": _engaged,
     "retainer_rocker": _rocker, "valve_margin": _margin, "spring_seat_level": _seat, "lock_angle": _angle,
@@ -328,5 +362,7 @@ _WRITTEN: dict[str, Callable[[Engine, Finding], list[str]]] = {
     "chamber_pours": _pours, "chamber_spread": _chambers, "compression": _compression, "dynamic_ratio": _compression,
     "compression_spread": _together, "squish": _squish, "deck_finish": _finish, "float_margin": _control,
     "flexible_float": _at_speed, "bounce_margin": _at_speed, "coils_in_motion": _surge,
+    "piston_valve_speed": _nearer_at_speed, "seating_velocity": _seats_fast, "take_up": _seats_fast, "surge_order": _surges,
+    "nose_load": _nose, "nose_pressure": _nose,
     "wipe_centre": _wipe, "wipe_room": _wipe, "true_ratio": _ratio,
 }  # fmt: skip

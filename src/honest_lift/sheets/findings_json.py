@@ -13,6 +13,7 @@ from msgspec import Struct
 
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
+from honest_lift.checks.signed import signature_of
 from honest_lift.checks.unbegun import not_asked
 from honest_lift.checks.wording import reason, source_words, title
 from honest_lift.checks.working import working
@@ -60,6 +61,15 @@ class Share(Struct, frozen=True):
     share: float
 
 
+class SignatureRecord(Struct, frozen=True):
+    """Who goes on in spite of a finding, and why. `holds`: the finding still is what was signed for."""
+
+    by: str
+    when: str
+    why: str
+    holds: bool
+
+
 class FindingRecord(Struct, frozen=True):
     """One finding."""
 
@@ -81,6 +91,7 @@ class FindingRecord(Struct, frozen=True):
     working: tuple[str, ...] = ()
     budget: tuple[Share, ...] = ()
     word: str = ""  # of what was only looked at
+    signed: SignatureRecord | None = None
 
 
 class Counts(Struct, frozen=True):
@@ -152,6 +163,14 @@ def _record(book: Book, one: Finding) -> FindingRecord:
         working=working(one, book.engine),
         budget=tuple(Share(source, share) for source, share in one.shares()),
         word=one.word,
+        signed=_signed(book, one),
+    )
+
+
+def _signed(book: Book, one: Finding) -> SignatureRecord | None:
+    signed = signature_of(book, one)
+    return (
+        None if signed is None else SignatureRecord(signed.entry.by, signed.entry.when, signed.entry.why, signed.holds)
     )
 
 

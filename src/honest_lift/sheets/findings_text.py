@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from honest_lift.checks.examine import Examination
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.signed import signature_of
 from honest_lift.checks.unbegun import not_asked
 from honest_lift.checks.wording import figure_words, limit_words, margin_words, reason, source_words, title
 from honest_lift.facts.engine import Book
@@ -17,6 +18,8 @@ def findings_text(book: Book, examination: Examination) -> Iterator[str]:
     """Give every finding a line: verdict, place and check, figure with doubt, limit with source, margin, reason."""
     yield f"{book.engine.name or 'Engine without a name'}: {examination.of_engine().word}"
     yield f"job: {book.engine.job.title}"
+    if book.engine.mock_up:
+        yield f"mock-up still in: {', '.join(book.engine.mock_up)}"
     for one in book.set_aside:
         yield f"set aside: {one.place}, {one.field}: {one.given}: {one.why}"
     fitted = [one for one in examination.findings if one.position]
@@ -40,11 +43,10 @@ def _of_many(verdict: Verdict, count: int) -> str:
 
 
 def _line(book: Book, finding: Finding) -> str:
-    engine = book.engine
+    engine, signed = book.engine, signature_of(book, finding)
+    said = " ".join([reason(finding, engine), *([signed.words] if signed is not None else [])])
     if finding.check.dimension == OBSERVED:
-        return (
-            f"{finding.verdict.word:<9} {title(finding)}: {finding.word or 'not looked at'}. {reason(finding, engine)}"
-        )
+        return f"{finding.verdict.word:<9} {title(finding)}: {finding.word or 'not looked at'}. {said}"
     source = f" ({source_words(finding, engine)})" if finding.limit else ""
     held = f"{figure_words(finding, engine)}; {limit_words(finding, engine)}{source}; margin {margin_words(finding, engine)}"
-    return f"{finding.verdict.word:<9} {title(finding)}: {held}. {reason(finding, engine)}"
+    return f"{finding.verdict.word:<9} {title(finding)}: {held}. {said}"

@@ -6,6 +6,7 @@ A table a kind, a row a part; figures inside, told once a shelf by their number.
 from __future__ import annotations
 
 import sqlite3
+import weakref
 from collections.abc import Iterable, Sequence
 from pathlib import Path
 from typing import Any
@@ -40,6 +41,7 @@ class Shelf:
             if path is not None:
                 path.parent.mkdir(parents=True, exist_ok=True)
             self._db = sqlite3.connect(str(path) if path else ":memory:", timeout=_WAIT_S, isolation_level=None)
+            self._closes = weakref.finalize(self, self._db.close)  # a shelf that is dropped leaves no connection behind
             self._db.execute("PRAGMA foreign_keys = ON")
             self._make()
         except (sqlite3.Error, OSError) as error:
@@ -67,7 +69,7 @@ class Shelf:
 
     def close(self) -> None:
         """Close the file."""
-        self._db.close()
+        self._closes()
 
     # --- shelves ---
 

@@ -9,17 +9,21 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 import numpy as np
+from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.on_valves import is_given, limits_at, names_of, on_valves
-from honest_lift.estimates.clearance.piston_valve import ThroughTurn, piston_to_valve, pocket_wall
+from honest_lift.estimates.clearance.over_piston import Through, over_pistons
+from honest_lift.estimates.clearance.piston_valve import ThroughTurn, pocket_wall, turned
 from honest_lift.estimates.clearance.piston_valve_read import clay_read, disagree, room_read
 from honest_lift.estimates.estimate import Estimate, Input, either, estimate_of
+from honest_lift.estimates.rocker.parts import RESTS_ON
 from honest_lift.facts.engine import Book
 from honest_lift.facts.limits import Limit
+from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import at_position
-from honest_lift.numbers.doubt import Ground
+from honest_lift.numbers.doubt import Array, Ground
 from honest_lift.numbers.units import in_words
 
 PISTON_VALVE = Check(
@@ -28,6 +32,11 @@ PISTON_VALVE = Check(
 POCKET_WALL = Check(
     "pocket_wall", "Valve to pocket wall", "turn", "length",
     "Least room from the valve's edge to the wall of its pocket while it is inside.",
+)  # fmt: skip
+WORKED_FROM = (
+    "valve_drop", "piston_valve_clay", "piston_valve_room", "gasket_thickness", "deck_clearance", "valve_recess", "pocket_depth",
+    "pocket_radius", "pocket_offset", "pocket_lean", "valve_lean", "head_diameter", "stroke", "rod_length", "pin_offset",
+    "lobe_centreline", "valve_lift", "rocker_ratio", *RESTS_ON,
 )  # fmt: skip
 GIVEN = ("valve_drop", "valve_recess", "piston_valve_clay", "piston_valve_room")
 ALUMINIUM_MM = 0.030 * 25.4  # more for aluminium rods, which grow and stretch. From memory
@@ -48,18 +57,40 @@ def check_through_turn(book: Book) -> list[Finding]:
     return found
 
 
+class AtRest(Struct, frozen=True, eq=False):
+    """The least clearance of every valve (n,) at rest, as it counts, what is remarked on it, and the valves it was turned from."""
+
+    least: Estimate
+    remarks: list[str]
+    worked: ThroughTurn
+    through: list[Through]
+
+
+@by_value
+def at_rest(book: Book) -> AtRest:
+    """Turn every valve over its piston, and take what counts at each; remembered, for the same is asked at speed."""
+    through = over_pistons(book)
+    worked = turned(book, through)
+    return AtRest(*as_it_stands(book, worked), worked, through)
+
+
 def _piston(book: Book) -> list[Finding]:
-    names, worked = names_of(book), piston_to_valve(book)
-    least, remarks = as_it_stands(book, worked)
+    names, rest = names_of(book), at_rest(book)
+    least, remarks, worked = rest.least, rest.remarks, rest.worked
     limits = limits_at(book, PISTON_VALVE.name)
-    more = ALUMINIUM_MM if book.engine.rod_material == "aluminium" else 0.0
-    if not book.engine.rod_material:
-        least = _whatever_the_rods(least, limits)
+    least, more = over_rods(book, least, limits)
     terms = {"crank_angle": worked.at_deg}
     return findings(
         PISTON_VALVE, [at_position(one) for one in names], names, least, limits,
-        about=np.full(len(names), more), terms=terms, remarks=remarks,
+        about=more, terms=terms, remarks=remarks,
     )  # fmt: skip
+
+
+def over_rods(book: Book, least: Estimate, limits: Sequence[Limit | None]) -> tuple[Estimate, Array]:
+    """Give the least clearance (n,) as it counts over an engine's rods, and by how much more its limits ask for, mm (n,)."""
+    more = ALUMINIUM_MM if book.engine.rod_material == "aluminium" else 0.0
+    counts = least if book.engine.rod_material else _whatever_the_rods(least, limits)
+    return counts, np.full(len(limits), more)
 
 
 def _whatever_the_rods(least: Estimate, limits: Sequence[Limit | None]) -> Estimate:

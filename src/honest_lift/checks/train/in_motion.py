@@ -5,11 +5,13 @@ It stands beside the rigid bound, which is judged by itself: a simulation turns 
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator, Mapping
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from math import isfinite
+from types import MappingProxyType
+from typing import TypeVar
 
 import numpy as np
 
@@ -17,7 +19,8 @@ from honest_lift.checks.finding import Check, Finding, findings
 from honest_lift.checks.train.float_margin import contact_over
 from honest_lift.checks.valves import AtValve, Gathered, Valves
 from honest_lift.estimates.estimate import Estimate, derive
-from honest_lift.estimates.motion.float_speed import AtSpeed, Like, Swept, at_speed
+from honest_lift.estimates.motion.at_red_line import SIMULATED_U, barred_as
+from honest_lift.estimates.motion.float_speed import AtSpeed, Like, Settled, Swept, at_speed
 from honest_lift.facts.engine import Book
 from honest_lift.facts.memory.remember import last_few
 from honest_lift.mechanics.motion.sweep import Sweep
@@ -35,8 +38,10 @@ COILS_IN_MOTION = Check(
     "coils_in_motion", "Coil clearance in motion", "speed", "length",
     "What surge leaves between the coils up to the red line: coil-bind clearance less what they close by in the simulation.",
 )  # fmt: skip
-_CLOSING_U = 0.15  # standard uncertainty of what surge closes, as a share of it: a quarter either way. From memory
 AT_LEAST = "at least: it does not within the sweep"
+
+
+Whole = TypeVar("Whole")
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +73,8 @@ class _Known:
     moved: InMotion
 
 
-_known: list[_Known] = last_few()
+_known: list[_Known] = last_few()  # of which everything was swept
+_latest: list[_Known] = last_few()  # as it was examined last, some of it perhaps still to come
 _before: ContextVar[tuple[InMotion | None] | None] = ContextVar("what a change is tried on", default=None)
 
 
@@ -88,6 +94,11 @@ def foretold(book: Book, now: InMotion | None = None) -> Iterator[None]:
 
 def in_motion(book: Book, gathered: Gathered) -> InMotion | None:
     """Give every valve in motion; None where no red line is stated. Remembered while nothing at any valve changes."""
+    return drained(moving_on(book, gathered))
+
+
+def moving_on(book: Book, gathered: Gathered) -> Generator[str, None, InMotion | None]:
+    """Move every valve, a part at a time, for `in_motion`: the name of each part as it is done."""
     at = gathered.at
     if not at or all(one.moving.red_line.ground & Ground.MISSING for one in at):
         return None
@@ -96,20 +107,46 @@ def in_motion(book: Book, gathered: Gathered) -> InMotion | None:
             return one.moved
     valves, before = gathered.valves(range(len(at))), _before.get()
     if before is not None:
-        return _moved(valves, before[0])
-    moved = _moved(valves)
+        return drained(_moved(valves, before[0]))
+    moved = yield from _moved(valves, settled=_settled(at))
+    _latest[:] = [_Known(book.engine.id, at, moved)]
     if not moved.is_pending:
         _known[:] = [_Known(book.engine.id, at, moved)]
     return moved
 
 
+def drained(parts: Generator[str, None, Whole]) -> Whole:
+    """Go through all parts at once, and give the whole."""
+    while True:
+        try:
+            next(parts)
+        except StopIteration as end:
+            whole: Whole = end.value
+            return whole
+
+
+def _settled(at: tuple[AtValve, ...]) -> dict[int, Settled]:
+    """Give what is settled of valves at which nothing has changed since they were moved last."""
+    found: dict[int, Settled] = {}
+    for one in _latest:
+        before = {own.name: (case, own) for case, own in enumerate(one.at)}
+        for case, own in enumerate(at):
+            then = before.get(own.name)
+            if then is not None and then[1] == own and (settled := one.moved.swept.of(then[0])) is not None:
+                found[case] = settled
+    return found
+
+
 _SWEPT = object()
 
 
-def _moved(valves: Valves, before: InMotion | object | None = _SWEPT) -> InMotion:
-    """Move valves. `before`: as they stood before what is tried, None where nobody has moved them."""
+def _moved(
+    valves: Valves, before: InMotion | object | None = _SWEPT, settled: Mapping[int, Settled] = MappingProxyType({})
+) -> Generator[str, None, InMotion]:  # fmt: skip
+    """Move valves. `before`: as they stood before what is tried, None where nobody has moved them; `settled`: see `at_speed`."""
     red = np.array([one.red_line.value for one in valves.moving])
     rigid = red * (1.0 + contact_over(valves).figure.value / 100.0)
+    yield "rigid"
     stands = AtSpeed(
         valves.installed,
         valves.lift,
@@ -122,7 +159,8 @@ def _moved(valves: Valves, before: InMotion | object | None = _SWEPT) -> InMotio
     )
     static = derive(lambda height, lift, bind: height - lift - bind, valves.installed, valves.lift, valves.curves.bind)
     if before is _SWEPT:
-        swept = at_speed(stands)
+        swept = at_speed(stands, settled=settled)
+        yield "swept"
         least = [_least_gap_mm(own, at) for own, at in zip(swept.sweeps, red.tolist(), strict=True)]
         closes = np.maximum(static.figure.value - np.array(least), 0.0)  # it gives nothing back that rest has not
         return InMotion(valves, stands, swept, rigid, red, static, closes)
@@ -163,17 +201,12 @@ def _coils(book: Book, moved: InMotion) -> list[Finding]:
     """Hold what surge leaves between the coils against its limit; it rests on whatever the float speed rests on."""
     valves, static, closing = moved.valves, moved.static, moved.surge_closes
     left = derive(lambda rest: rest - closing, static)
-    figure = left.figure.doubted(
-        Source("motion:surge", "what surge closes, simulated", shared=False), _CLOSING_U * closing
-    )
-    for flag in Ground:
-        figure = figure.on_ground((moved.swept.floats.figure.ground & int(flag)) != 0, flag) if flag else figure
-    inputs = tuple(
-        tuple(dict.fromkeys((*own, *more))) for own, more in zip(left.inputs, moved.swept.floats.inputs, strict=True)
-    )
+    closes = Source("motion:surge", "what surge closes, simulated", shared=False)
+    figure = left.figure.doubted(closes, SIMULATED_U * closing)
+    judged = barred_as(Estimate(figure, left.inputs), moved.swept.floats)
     terms = {"coil_bind_clearance": static.figure.value, "surge_closes": closing, "red_line": moved.red_rpm}
     limits = valves.limits(book, COILS_IN_MOTION.name)
-    return findings(COILS_IN_MOTION, valves.places, valves.names, Estimate(figure, inputs), limits, terms=terms)
+    return findings(COILS_IN_MOTION, valves.places, valves.names, judged, limits, terms=terms)
 
 
 def _least_gap_mm(sweep: Sweep | None, red_rpm: float) -> float:

@@ -98,7 +98,10 @@ class TableDialog(QDialog):
                     box.addItem(tool.name, tool.id)
             box.addItem(self.tr("not said"), "")
         self.line.setAccessibleName(self.tr("instrument"))
-        self.line.addItem(self.tr("simulated stand-in"), None)
+        self.line.addItem(self.tr("simulated stand-in, an invented lobe"), None)
+        for stand_in in self.session.lines.stand_ins:
+            if not stand_in.is_on:  # it sends an angle and a lift: this is where that is read
+                self.line.addItem(stand_in.name, stand_in.port)
         for port in ports():
             self.line.addItem(port, port)
 

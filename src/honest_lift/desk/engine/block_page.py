@@ -25,6 +25,8 @@ _OVER = {
 _MASSES = {
     "red_line": ("",), "valve_mass": _ROLES, "retainer_mass": ("", *_ROLES), "rocker_at_valve": ("", *_ROLES),
     "pushrod_mass": ("", *_ROLES), "lifter_mass": ("", *_ROLES), "port_pressure": ("", "intake"),
+    "train_stiffness": ("", *_ROLES), "train_damping": ("",), "spring_damping": ("",), "lobe_width": ("", *_ROLES),
+    "base_circle": ("", *_ROLES), "follower_radius": ("", *_ROLES),
 }  # fmt: skip
 _BLOCK_HINT = (
     "Crank, bore, piston and gasket. The rod is measured centre to centre; the pin's offset counts positive toward "
@@ -39,7 +41,8 @@ _OVER_HINT = (
 
 _MASSES_HINT = (
     "The red line, and the masses the spring must decelerate over the nose; a spring's own mass is on its card, or is weighed. "
-    "Found from them: the float speed of a rigid train, which is more than any real one reaches."
+    "Found from them: the float speed of a rigid train, which is more than any real one reaches. With the stiffness, that of a "
+    "train that bends; with the lobe's width and radii, the pressure on its nose."
 )
 
 

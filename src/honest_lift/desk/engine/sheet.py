@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QTabWidget, QVBoxLayout, QWidget
 from honest_lift.desk.engine.begin_page import BeginPage
 from honest_lift.desk.engine.block_page import BlockPage, MassesPage, OverPistonPage
 from honest_lift.desk.engine.cam_page import CamPage
+from honest_lift.desk.engine.gauges_page import GaugesPage
 from honest_lift.desk.engine.head_page import HeadPage
 from honest_lift.desk.engine.job_page import JobPage
 from honest_lift.desk.engine.layout_page import LayoutPage
@@ -23,7 +24,7 @@ from honest_lift.desk.session import Session
 PAGES = {
     "Begin": BeginPage, "Engine": LayoutPage, "Job": JobPage, "Cam card": CamPage, "Head parts": HeadPage, "Block": BlockPage,
     "Pockets and allowances": OverPistonPage, "Masses": MassesPage, "Rocker": RockerPage, "Springs": SpringsPage,
-    "Tools": ToolsPage, "Tester": TesterPage, "Limits": LimitsPage,
+    "Tools": ToolsPage, "Gauges": GaugesPage, "Tester": TesterPage, "Limits": LimitsPage,
 }  # fmt: skip
 
 

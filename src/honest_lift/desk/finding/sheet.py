@@ -175,18 +175,20 @@ class FindingSheet(QWidget):
 
     def _show(self, finding: Finding) -> None:
         from honest_lift.checks import wording
+        from honest_lift.checks.signed import signature_of, verdict_words
         from honest_lift.checks.working import working
 
-        engine = self.session.engine
+        engine, signed = self.session.engine, signature_of(self.session.book, finding)
         self.shape.word = finding.verdict.word
         self.shape.update()
-        self.title.setText(f"{wording.title(finding)}: {finding.verdict.word}")
+        self.title.setText(f"{wording.title(finding)}: {verdict_words(self.session.book, finding)}")
         self.figure.setText(wording.figure_words(finding, engine))
         source = wording.source_words(finding, engine)
         seen = finding.check.dimension == "observed"
         margin = "" if seen else ", " + self.tr("margin {0}").format(wording.margin_words(finding, engine))
         self.limit.setText(f"{wording.limit_words(finding, engine)}{margin}\n{source}".rstrip())
-        self.reason.setText(wording.reason(finding, engine))
+        said = [wording.reason(finding, engine), *([signed.words] if signed is not None else [])]
+        self.reason.setText("\n".join(said))
         self.working.setText("\n".join(working(finding, engine)))
         self.model.finding = finding
         self.model.refresh()

@@ -16,6 +16,7 @@ Sort = Callable[["Candidate"], float]
 SORTS: dict[str, Sort] = {
     "largest minimum margin": lambda one: -one.weakest,
     "largest float margin": lambda one: -one.speed_rpm if isfinite(one.speed_rpm) else 0.0,
+    "largest float margin, train that bends": lambda one: -one.bends_rpm if isfinite(one.bends_rpm) else 0.0,
     "smallest seat load": lambda one: one.hardest_seat_n,
     "fewest operations": lambda one: float(one.operations),
     "lightest": lambda one: one.mass_kg if isfinite(one.mass_kg) else float("inf"),
@@ -53,8 +54,8 @@ class CandidatesGrid(ReadingGrid):
     def head_words(self) -> tuple[str, ...]:
         """Give the titles."""
         load, mass = (self.session.unit(name) for name in ("load", "mass"))
-        return ("spring", "retainer", "locks", "smallest\nmargin", "of", "at", f"max seat\nload, {load}", "float,\nrpm",
-                f"mass,\n{mass}", "shim, cut", "best")  # fmt: skip
+        return ("spring", "retainer", "locks", "smallest\nmargin", "of", "at", f"max seat\nload, {load}", "float,\nrigid",
+                "float,\nbends", f"mass,\n{mass}", "shim, cut", "best")  # fmt: skip
 
     def row_cells(self, name: str) -> tuple[Cell, ...]:
         """Give the cells of a candidate."""
@@ -63,12 +64,12 @@ class CandidatesGrid(ReadingGrid):
         one = self.shown[int(name)]
         check, _, side = one.at_check.partition(" ")
         load, mass = (self.session.unit(each) for each in ("load", "mass"))
-        speed = f"{one.speed_rpm:.0f}" if isfinite(one.speed_rpm) else "–"
+        speed, bends = (f"{rpm:.0f}" if isfinite(rpm) else "–" for rpm in (one.speed_rpm, one.bends_rpm))
         return (
             Cell(one.spring[1], bold=True, hover=one.spring[0]), Cell(one.retainer[1], hover=one.retainer[0]),
             Cell(one.locks[1], hover=one.locks[0]), Cell(f"{one.weakest:.2f}", True),
             Cell(f"{SIDES[side]} {BY_NAME[check].title.lower()}"), Cell(one.at_position),
-            Cell(in_figures(one.hardest_seat_n, "load", load), True), Cell(speed, True),
+            Cell(in_figures(one.hardest_seat_n, "load", load), True), Cell(speed, True), Cell(bends, True),
             Cell(in_figures(one.mass_kg, "mass", mass) if isfinite(one.mass_kg) else "–", True),
             Cell(f"{one.shimmed}, {one.cut}", True), Cell("●" if one.best else "", hover=self.tr("no other betters it in all")),
         )  # fmt: skip

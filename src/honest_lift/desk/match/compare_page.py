@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from math import isfinite
+from types import MappingProxyType
 from typing import TYPE_CHECKING
 
 import numpy as np
@@ -38,12 +39,12 @@ class LaddersGrid(ReadingGrid):
     """A row a check, a column a candidate: its least rung and where."""
 
     ladders: tuple[tuple[str, dict[str, tuple[float, str]]], ...] = ()
+    plain: Mapping[str, tuple[str, ...]] = MappingProxyType({})  # what is no margin, by title: a word a candidate
 
     def row_names(self) -> list[str]:
-        """Give the checks that any candidate has a rung of."""
-        return list(
-            dict.fromkeys(name for _, rungs in self.ladders for name, (rung, _) in rungs.items() if isfinite(rung))
-        )
+        """Give the checks that any candidate has a rung of, then what is no margin."""
+        rungs = (name for _, rungs in self.ladders for name, (rung, _) in rungs.items() if isfinite(rung))
+        return [*dict.fromkeys(rungs), *self.plain]
 
     def head_words(self) -> tuple[str, ...]:
         """Give the candidates."""
@@ -53,6 +54,8 @@ class LaddersGrid(ReadingGrid):
         """Give a check's least rung of each candidate."""
         from honest_lift.words.spring.match import rung_title, rung_words
 
+        if name in self.plain:
+            return Cell(name, bold=True), *map(Cell, self.plain[name])
         own = [rungs.get(name, (float("nan"), "")) for _, rungs in self.ladders]
         least = {
             who: min((rung for rung, _ in rungs.values() if isfinite(rung)), default=0.0) for who, rungs in self.ladders
@@ -80,7 +83,7 @@ class ComparePage(QWidget):
         self.told.setWordWrap(True)
         column, below = QVBoxLayout(self), QHBoxLayout()
         column.setContentsMargins(0, 0, 0, 0)
-        below.addWidget(self.curves, 3)
+        below.addWidget(self.curves, 2)
         below.addWidget(self.grid, 5)
         column.addWidget(hint_label(self.tr(_HINT)))
         column.addWidget(self.windows, 5)
@@ -92,6 +95,7 @@ class ComparePage(QWidget):
 
     def dress(self, theme, zoom: float) -> None:
         """Take a theme and a zoom."""
+        self.windows.wish(210)
         for view in (self.windows, self.curves):
             view.dress(theme, zoom)
         self.grid.dress(theme, zoom)
@@ -131,7 +135,15 @@ class ComparePage(QWidget):
             if match
             else ()
         )
+        self.model.plain = self._plain(shown)
         self.model.refresh()
+
+    def _plain(self, shown: Sequence[Candidate]) -> dict[str, tuple[str, ...]]:
+        from honest_lift.words.spring.match import nature_words
+
+        match = self.found.match
+        each = [nature_words(self.session.engine, match, one) for one in shown] if match else []
+        return {title: tuple(own[title] for own in each) for title in (each[0] if each else ())}
 
     def _window(self, one: Candidate, name: str, unit: str, current: bool) -> WindowRow:
         assert self.found.match is not None

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
+from msgspec.structs import replace
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
@@ -20,10 +21,11 @@ from honest_lift.numbers.units import in_words
 
 if TYPE_CHECKING:
     from honest_lift.plans.match.accept import Chosen
+    from honest_lift.plans.match.at_speed import InTrain
     from honest_lift.plans.match.match import Answer, Candidate, Match
 
 _CUTS_IN = (0.0, 0.020, 0.040, 0.060)
-_WIDTHS = {0: 60, 1: 60, 2: 58, 3: 62, 5: 38, 6: 70, 7: 60, 8: 56, 9: 66, 10: 36}
+_WIDTHS = {0: 60, 1: 60, 2: 58, 3: 62, 5: 38, 6: 70, 7: 60, 8: 60, 9: 56, 10: 66, 11: 36}
 
 
 class FindPage(QWidget):
@@ -184,16 +186,52 @@ class FindPage(QWidget):
             "search_match", *match.question(), told=lambda found: self._show(match, match.answer(found))
         )
         self._errand = errand
-        errand.ended.connect(
-            lambda: self._forget(self.tr("It was not searched: {0}.").format(errand.error)) if errand.error else None
-        )
+        errand.ended.connect(lambda: self._searched(match, errand))
+
+    def _searched(self, match: Match, errand: Errand) -> None:
+        """Have the best of what was found moved, beside the window as well."""
+        if errand.error:
+            self._forget(self.tr("It was not searched: {0}.").format(errand.error))
+        elif match is self.match and self.answer is not None and self.answer.is_complete:
+            self._move(match)
+
+    def _move(self, match: Match) -> None:
+        moving, sweeps = self._in_train(match), dict[Any, Any]()
+        if moving.asked:
+            self._errand = self.session.searches.start(
+                "solve", moving.asked, told=lambda pair: sweeps.update({pair[0].key: pair[1]}),
+                done=lambda _: self._take_speeds(match, moving, sweeps),
+            )  # fmt: skip
+
+    def _in_train(self, match: Match) -> InTrain:
+        from honest_lift.plans.match.at_speed import in_train
+
+        seen = self.session.examination
+        return in_train(match, seen.moved if seen is not None else None, self.answer.listed if self.answer else ())
+
+    def _take_speeds(self, match: Match, moving: InTrain, sweeps: dict[Any, Any]) -> None:
+        """List what was moved with its speed; the candidate that was chosen stays so."""
+        if match is not self.match or self.answer is None:
+            return
+        chosen = self.current
+        listed = moving.with_speeds(sweeps, self.answer.listed)
+        self.answer = replace(self.answer, listed=listed)
+        self.model.show(listed)
+        again = [row for row, one in enumerate(self.model.shown) if chosen is not None and one.parts == chosen.parts]
+        if again:
+            self.grid.selectRow(again[0])
 
     def find_and_wait(self) -> None:
         """Search while the caller waits, and list what is found (pictures)."""
+        from honest_lift.estimates.solved import answers_to
+
         if match := self.laid_out():
             self.match, self._for = match, self.session.book
             for answer in match.search():
                 self._show(match, answer)
+            moving = self._in_train(match)
+            sweeps = zip((one.key for one in moving.asked), answers_to(moving.asked), strict=True)
+            self._take_speeds(match, moving, dict(sweeps))
 
     def _show(self, match: Match, answer: Answer) -> None:
         if match is not self.match:

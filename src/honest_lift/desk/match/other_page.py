@@ -159,13 +159,13 @@ class OtherPage(QWidget):
     def speed(self) -> None:
         """Say the highest speed."""
         from honest_lift.checks.train.float_margin import BOUND
-        from honest_lift.plans.match.other_way import highest_speed
+        from honest_lift.plans.match.other_way import SPEEDS, highest_speed
 
         if seen := self.session.examination:
-            found = highest_speed(seen)
-            self._start(iter((found,)))
-            if not found.why_not:
-                self.session.told.emit(self.tr("The highest speed is {0}.").format(BOUND))
+            found = [highest_speed(seen, check) for check in SPEEDS]
+            self._start(iter(found))
+            if not found[0].why_not:
+                self.session.told.emit(self.tr("The highest speed of a rigid train is {0}.").format(BOUND))
 
     def ratios(self) -> None:
         """Try the usual ratios."""

@@ -10,14 +10,15 @@ from honest_lift.desk.rocker.bucket_page import BucketPage
 from honest_lift.desk.rocker.finder_page import FinderPage
 from honest_lift.desk.rocker.geometry_page import GeometryPage
 from honest_lift.desk.rocker.moved_page import MovedPage
+from honest_lift.desk.rocker.turn_plan_page import TurnPlanPage
 from honest_lift.desk.scrolling import scrolling
 from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.facts.place import position_title
 
 _PAGES = {
-    "pushrod": ("Geometry", "Pushrod finder", "What moved it"), "finger follower": ("Geometry", "Pads and towers"),
-    "bucket": ("Bucket shims",),
+    "pushrod": ("Geometry", "Pushrod finder", "What moved it", "Turn plan"),
+    "finger follower": ("Geometry", "Pads and towers", "Turn plan"), "bucket": ("Bucket shims", "Turn plan"),
 }  # fmt: skip
 
 
@@ -31,9 +32,10 @@ class RockerSheet(QWidget):
         self.subtitle = Label()
         self.geometry_page, self.finder, self.moved = GeometryPage(session), FinderPage(session), MovedPage(session)
         self.pads, self.buckets = MovedPage(session, "finger follower"), BucketPage(session)
+        self.turn_plan = TurnPlanPage(session)
         self.pages = {
             "Geometry": self.geometry_page, "Pushrod finder": self.finder, "What moved it": self.moved,
-            "Pads and towers": self.pads, "Bucket shims": self.buckets,
+            "Pads and towers": self.pads, "Bucket shims": self.buckets, "Turn plan": self.turn_plan,
         }  # fmt: skip
         self.tabs, self.stack = QTabBar(), QStackedWidget()
         self.tabs.setExpanding(False)

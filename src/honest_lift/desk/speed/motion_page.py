@@ -98,6 +98,7 @@ class MotionPage(QWidget):
             self._draw()
 
     def _draw(self) -> None:
+        from honest_lift.words.train.contact import contact_words
         from honest_lift.words.train.speed import motion_words, speed_words
         from honest_lift.words.train.speed_charts import chart_of_motion
 
@@ -105,4 +106,6 @@ class MotionPage(QWidget):
         missing = speed_words(moved, case, None)
         units = self.session.unit("length"), self.session.unit("load")
         self.drawing.show_chart(chart_of_motion(self._trace, *units, missing))
-        self.told.setText(motion_words(self._trace, self.session.engine) if self._trace is not None else "")
+        told = motion_words(self._trace, self.session.engine) if self._trace is not None else ""
+        contact = contact_words(self.session.book, moved, case) if moved is not None else ""
+        self.told.setText("\n".join(one for one in (told, contact) if one))

@@ -14,7 +14,9 @@ _POUNDS = tuple(to_inside(float(one), "load", "lbf") for one in (50, 100, 150, 2
 _SERIES = Series(
     "lift_lost", "indicator", (),
     "Checking spring in, cam near full lift, lash and slack taken up, indicator on the retainer zeroed. Load the tip and read what "
-    "the valve gives way, at two loads and more. One valve of a role speaks for the others within a few percent.",
+    "the valve gives way, at two loads and more. Without a lever: read the lift under a checking spring, then under the real one; "
+    "write 0 at the checking spring's load, and what is lost at the real one's. One valve of a role speaks for the others within "
+    "a few percent.",
     "Lift lost to a load on the tip",
 )  # fmt: skip
 

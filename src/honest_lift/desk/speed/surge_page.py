@@ -44,6 +44,6 @@ class SurgePage(QWidget):
 
         moved, case = self.session.in_motion
         missing = speed_words(moved, case, None)
-        surge = surge_of(moved, case) if moved is not None else None
+        surge = surge_of(self.session.book, moved, case) if moved is not None else None
         self.drawing.show_chart(chart_of_surge(surge, self.session.unit("length"), missing))
         self.told.setText("\n".join(surge_words(surge, self.session.engine)) if surge is not None else "")

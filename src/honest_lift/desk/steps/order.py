@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from honest_lift.desk.steps import (
+    book,
     cam,
     engine,
     head,
@@ -21,7 +22,7 @@ from honest_lift.desk.steps.step import Step
 
 STEPS: dict[str, Step] = {
     one.STEP.key: one.STEP
-    for one in (engine, head, springs, heights, shims, cam, rocker, turn, squeeze, speed, match, trial, readings)
+    for one in (engine, head, springs, heights, shims, cam, rocker, turn, squeeze, speed, match, trial, book, readings)
 }
 FIRST = heights.STEP.key
 
@@ -30,5 +31,5 @@ def sheet_of(quantity: str, place_kind: str) -> str:
     """Give the step whose sheet a quantity is read on."""
     if place_kind == "spring":
         return springs.STEP.key
-    of = (rocker, turn, squeeze, head)
+    of = (rocker, turn, squeeze, head, book)
     return next((one.STEP.key for one in of if quantity in one.STEP.reads), FIRST)

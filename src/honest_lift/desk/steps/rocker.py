@@ -26,7 +26,7 @@ _OF_GEAR = {
 
 def tasks(session: Session) -> list[Task]:
     """Give what is read with the gear of this engine in place."""
-    return plain_tasks(_OF_GEAR[session.engine.gear])
+    return plain_tasks((*_OF_GEAR[session.engine.gear], "seat_load_engine"))
 
 
 def _progress(session: Session) -> tuple[int, int]:

@@ -1,4 +1,4 @@
-"""Speed: will this spring follow this cam, and up to where. Nothing is read there but what the masses are."""
+"""Speed: will this spring follow this cam, and up to where. Nothing is read there but what a tapped spring rings at."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 
 from honest_lift.desk.steps import heights
 from honest_lift.desk.steps.step import Step
+from honest_lift.desk.steps.task import Task, plain_tasks
 from honest_lift.facts.ledger import counted
 
 if TYPE_CHECKING:
@@ -23,6 +24,11 @@ def _progress(session: Session) -> tuple[int, int]:
     return sum(name in known for name in _WANTED), len(_WANTED)
 
 
+def tasks(session: Session) -> list[Task]:
+    """Give what springs are pressed and set to, and what is tapped of them as they stand."""
+    return [*heights.tasks(session), *plain_tasks(("surge_frequency",))]
+
+
 def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.speed.sheet import SpeedSheet
 
@@ -30,6 +36,7 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
 
 
 STEP = Step(
-    "speed", "Speed", "Spee&d", "Ctrl+G", _progress, _make, heights.tasks, is_judged=True, shows="flexible_float",
+    "speed", "Speed", "Spee&d", "Ctrl+G", _progress, _make, tasks,
+    reads=frozenset({"surge_frequency"}), is_judged=True, shows="flexible_float",
     counts="the red line and the stiffness of the train",
 )  # fmt: skip

@@ -24,6 +24,11 @@ def bar(one: Point, other: Point, wide: float) -> tuple[Point, ...]:
     )
 
 
+def block(x: float, y: float, wide: float, high: float) -> tuple[Point, ...]:
+    """Give the four corners of an upright block by its lower left one."""
+    return ((x, y), (x + wide, y), (x + wide, y + high), (x, y + high))
+
+
 def toward(start: Point, end: Point, by: float) -> Point:
     """Give the point so many mm from one toward another."""
     across, up = end[0] - start[0], end[1] - start[1]

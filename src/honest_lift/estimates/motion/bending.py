@@ -63,6 +63,11 @@ def _of_spring(card: SpringCard | None) -> tuple[float, float, float]:
     return _NESTED if card is not None and len(card.members) > 1 else _SPRING
 
 
+def usual_damping(*, nested: bool) -> float:
+    """Give the usual damping of a spring's surge, percent of critical. From memory."""
+    return (_NESTED if nested else _SPRING)[0]
+
+
 def on_assumed_coils(damping: Input, card: SpringCard | None, members: int) -> Input:
     """Give the damping of a spring simulated on coils that nobody measured: assumed over its whole range; else as it is.
 

@@ -10,8 +10,10 @@ the grid of the sweep) is a doubt of its own, from memory.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from math import isfinite
+from types import MappingProxyType
+from typing import NamedTuple
 
 import numpy as np
 from msgspec import Struct
@@ -64,6 +66,14 @@ class Like(Struct, frozen=True):
     figures: dict[str, float]
 
 
+class Settled(NamedTuple):
+    """What one valve's speeds are told by, once it is swept: it stays as long as nothing changes at the valve."""
+
+    parts: dict[str, Input]
+    train: TrainFigures
+    like: Like
+
+
 class Swept(Struct, frozen=True, eq=False):
     """How far above the red line valves (n,) float and bounce, percent, and what each comes from; None where there is nothing.
 
@@ -74,6 +84,16 @@ class Swept(Struct, frozen=True, eq=False):
     bounces: Estimate
     trains: tuple[TrainFigures | None, ...]
     likes: tuple[Like | None, ...]
+    parts: tuple[dict[str, Input], ...] = ()
+
+    def of(self, case: int) -> Settled | None:
+        """Give all that one valve's speeds are told by; None where a sweep is still to come, or it is only predicted."""
+        like = self.likes[case]
+        return (
+            Settled(self.parts[case], like.train, like)
+            if like is not None and like.train is self.trains[case]
+            else None
+        )
 
     @property
     def sweeps(self) -> tuple[Sweep | None, ...]:
@@ -86,44 +106,52 @@ class Swept(Struct, frozen=True, eq=False):
         return tuple(None if one is None else one.worth for one in self.likes)
 
 
-def at_speed(stands: AtSpeed, before: Sequence[Like | None] | None = None) -> Swept:
+def at_speed(
+    stands: AtSpeed, before: Sequence[Like | None] | None = None, settled: Mapping[int, Settled] = MappingProxyType({})
+) -> Swept:  # fmt: skip
     """Sweep all valves of which everything is known; those that are left for later are pending.
 
     `before`: of a change that is only tried, what stood at each valve before it: nothing is swept anew, and speeds are told by the
-    powers of what stood there. That is predicted, and proves nothing.
+    powers of what stood there. That is predicted, and proves nothing. `settled`: by their places, valves at which nothing has
+    changed since they were swept.
     """
-    parts = [_parts(stands, case) for case in range(len(stands.moving))]
-    trains = tuple(_train(stands, case, own) for case, own in enumerate(parts))
-    likes = _solved(stands, parts, trains) if before is None else tuple(before)
+    parts = [settled[case].parts if case in settled else _parts(stands, case) for case in range(len(stands.moving))]
+    trains = tuple(
+        settled[case].train if case in settled else _train(stands, case, own) for case, own in enumerate(parts)
+    )
+    likes = _solved(stands, trains, settled) if before is None else tuple(before)
     told = tuple(like if train is not None else None for like, train in zip(likes, trains, strict=True))
     predicted = np.array(
         [like is not None and like.train != train for like, train in zip(told, trains, strict=True)], dtype=bool
     )
     floats, bounces = (
-        _with_bind(stands, _over_red(stands, parts, told, trains, which, pends=before is None), predicted)
+        with_bind(stands, _over_red(stands, parts, told, trains, which, pends=before is None), predicted)
         for which in ("float_rpm", "bounce_rpm")
     )
-    return Swept(floats, bounces, trains, told)
+    return Swept(floats, bounces, trains, told, tuple(parts))
 
 
 def _solved(
-    stands: AtSpeed, parts: Sequence[dict[str, Input]], trains: Sequence[TrainFigures | None]
-) -> tuple[Like | None, ...]:
+    stands: AtSpeed, trains: Sequence[TrainFigures | None], settled: Mapping[int, Settled]
+) -> tuple[Like | None, ...]:  # fmt: skip
     """Sweep trains and work out what their figures are worth, all at once; None of one that is left for later."""
-    known = {case: train for case, train in enumerate(trains) if train is not None}
-    if not known:
-        return (None,) * len(trains)
-    ready = list(known.values())
-    swept = dict(zip(known, answers_to([sweep_of(one) for one in ready]), strict=True))
-    worth = dict(zip(known, answers_to([worth_of(one) for one in ready]), strict=True))
-    return tuple(
-        Like(known[case], swept[case], worth[case], behind(stands, case))
-        if case in known and swept[case] is not None and worth[case] is not None else None
-        for case in range(len(trains))
-    )  # fmt: skip
+    likes: list[Like | None] = [settled[case].like if case in settled else None for case in range(len(trains))]
+    asked = {case: train for case, train in enumerate(trains) if train is not None and likes[case] is None}
+    if asked:
+        ready = list(asked.values())
+        solved = zip(
+            asked,
+            answers_to([sweep_of(one) for one in ready]),
+            answers_to([worth_of(one) for one in ready]),
+            strict=True,
+        )
+        for case, sweep, worth in solved:
+            if sweep is not None and worth is not None:
+                likes[case] = Like(asked[case], sweep, worth, behind(stands, case))
+    return tuple(likes)
 
 
-def _with_bind(stands: AtSpeed, over: Estimate, predicted: NDArray[np.bool_]) -> Estimate:
+def with_bind(stands: AtSpeed, over: Estimate, predicted: NDArray[np.bool_]) -> Estimate:
     """Lay on a speed what bars the height at which coils meet (unknown, they never do), and what is only predicted."""
     bind, figure = stands.curves.bind, over.figure.on_ground(predicted, Ground.PREDICTED)
     unknown = (bind.figure.ground & int(Ground.MISSING)) != 0
@@ -216,12 +244,12 @@ def _figures(parts: Parts) -> dict[str, Array]:
 
     Of a spring a third of what is active and the dead coil above it count in a rigid train, which fixes what each is.
     """
-    share = np.clip(parts["spring_share"], 1.0 / 3.0, 0.5)
+    share = _share(parts)
     pushed = (parts["pushrod_mass"] + parts["lifter_mass"]) / parts["ratio"] ** 2
     with_valve = parts["valve_mass"] + parts["retainer_mass"] + parts["rocker_at_valve"]
     return {
         "valve_kg": with_valve + pushed + (3.0 * share - 1.0) * parts["spring_mass"],
-        "active_kg": (3.0 - 6.0 * share) * parts["spring_mass"],
+        "active_kg": active_kg(parts),
         "seat_load": parts["seat"],
         "rate": parts["open"] - parts["seat"],
         "train_n_mm": parts["train_stiffness"],
@@ -229,6 +257,15 @@ def _figures(parts: Parts) -> dict[str, Array]:
         "spring_damping": parts["spring_damping"],
         "lift": parts["lift"],
     }
+
+
+def _share(parts: Parts) -> Array:
+    return np.clip(parts["spring_share"], 1.0 / 3.0, 0.5)
+
+
+def active_kg(parts: Parts) -> Array:
+    """Give the mass of a spring's active coils (...), from its mass and the share of it that counts in a rigid train."""
+    return np.asarray((3.0 - 6.0 * _share(parts)) * parts["spring_mass"])
 
 
 def behind(stands: AtSpeed, case: int) -> dict[str, float]:

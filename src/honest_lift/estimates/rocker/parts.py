@@ -178,7 +178,7 @@ def _part(book: Book, name: str, place: Place, part: Part) -> Input:
         unstated = Ground.ASSUMED | Ground.UNRANGED
         return Input(name, place.title, "assumed", 0.0, ground=unstated, note=_PARALLEL, asked=place)
     if name == "base_circle":
-        return _base_by_card(book, told, place)
+        return base_by_card(book, told, place)
     return told
 
 
@@ -186,7 +186,10 @@ def _exact(name: str, place: Place) -> Input:
     return Input(name, place.title, "not applicable", 0.0, asked=place)
 
 
-def _base_by_card(book: Book, told: Input, place: Place) -> Input:
+def base_by_card(book: Book, told: Input, place: Place) -> Input:
+    """Give the base circle of the cam card where nobody told a nearer one, else what is told."""
+    if isfinite(told.value) or told.ground & Ground.SET_ASIDE:
+        return told
     lobe = next((one for one in book.engine.lobes if one.id == place.role), None)
     if lobe is None or lobe.base_circle_mm is None:
         return told

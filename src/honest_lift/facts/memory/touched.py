@@ -20,8 +20,8 @@ from honest_lift.facts.wheel_table import READ_AS
 
 T = TypeVar("T")
 _COMPARED = ("facts", "fitments")  # one by one; every other field of an engine is the same in both, or all is touched
-_NOT_RESOLVED_FROM = ("id", "job", "name", "note", "cam_card", "limits", "trials", "people", "hand", "pushrod_stock",
-                      "bucket_stock", "bucket_sold", "shim_stock")  # fmt: skip
+_NOT_RESOLVED_FROM = ("id", "job", "firing", "mock_up", "bolts", "own_route", "name", "note", "cam_card", "limits", "trials",
+                      "people", "hand", "pushrod_stock", "bucket_stock", "bucket_sold", "shim_stock")  # fmt: skip
 _ALL_ELSE = tuple(one for one in Engine.__struct_fields__ if one not in (*_COMPARED, *_NOT_RESOLVED_FROM))
 _ASKED = CONSULTED | {
     "chamber_volume"

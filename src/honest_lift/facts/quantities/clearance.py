@@ -38,7 +38,7 @@ ROWS: tuple[Quantity, ...] = (
                   howto="Closed valve's centre off the pocket's centre; toward where the valve moves as it opens is positive."),),
              "How far the closed valve's centre lies off the pocket's centre at TDC.", page=_PAGE),
     Quantity("rod_stretch", "rod stretch at the red line", "ds", "length", ("engine",), (0.0, 3.0), (0.05, 1.0),
-             meaning="What the rod grows longer at the red line, as its maker or your own sums have it: an allowance, no finding.",
+             meaning="What the rod grows longer at the red line, as its maker or your own sums have it: an allowance.",
              page=_PAGE),
     Quantity("bearing_room", "bearing clearance, taken up", "dl", "length", ("engine",), (0.0, 1.0), (0.02, 0.3),
              meaning="Crankpin, wrist pin and main bearing clearance that the piston takes up at TDC: an allowance.", page=_PAGE),

@@ -15,6 +15,7 @@ from honest_lift.numbers.doubt import Array
 
 LOFT_LIFT_MM = 1.0  # lift above which a gap in the train counts as loft: lash and ramps lie below it
 _NEAR_SEAT_MM = 0.05  # so near its seat a falling valve is about to meet it
+SPANS = 144  # of the cycle, over each of which it is kept how far a valve stood beyond what was asked
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,7 +25,8 @@ class Moved:
     `loft_mm`: widest gap in the train, between cam and lifter or lifter and valve, while the cam asks for over LOFT_LIFT_MM;
     `bounce_mm`: highest the valve stood while the cam asked for nothing; `seating_mm_s`: fastest it met its seat; `coil_gap_mm`:
     the least that was left between the coils that close last, over all of them; `push_n`: largest force through the train;
-    `lift_mm`: greatest lift.
+    `lift_mm`: greatest lift; `beyond_mm` (c, SPANS): farthest the valve stood open beyond what the cam asks for, over each span of
+    the crank from -360 degrees about the lobe's centre on.
     """
 
     loft_mm: Array
@@ -33,6 +35,7 @@ class Moved:
     coil_gap_mm: Array
     push_n: Array
     lift_mm: Array
+    beyond_mm: Array
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +60,7 @@ class Watch:
     def __init__(self, columns: int, *, keeps: bool = False) -> None:
         self._loft, self._bounce, self._seating, self._push, self._lift = (np.zeros(columns) for _ in range(5))
         self._coils = np.full(columns, np.inf)
+        self._beyond, self._first = np.zeros(columns * SPANS), np.arange(columns) * SPANS
         self._kept: list[tuple[Array, ...]] | None = [] if keeps else None
         self._last: Array | None = None
 
@@ -71,9 +75,15 @@ class Watch:
         _raise(self._seating, -speed, counts & (x < _NEAR_SEAT_MM))
         _raise(self._push, push, counts)
         _raise(self._lift, x, counts)
+        self._beyond_asked(crank_deg, np.where(counts, x - np.maximum(asked, 0.0), 0.0))
         np.minimum(self._coils, self._left(coils), out=self._coils, where=counts)
         if self._kept is not None and counts.all():
             self._kept.append((crank_deg, asked, x.copy(), push, top))
+
+    def _beyond_asked(self, crank_deg: Array, beyond: Array) -> None:
+        """Keep how far each valve stands beyond what is asked, in the span of the cycle it is in."""
+        span = self._first + np.minimum((crank_deg + 360.0) * (SPANS / 720.0), SPANS - 1.0).astype(np.int64)
+        self._beyond[span] = np.maximum(self._beyond[span], beyond)
 
     def _left(self, coils: _Coils) -> Array:
         """Give what is left between the coils of each spring that close last, over all of them; of the one with the least."""
@@ -86,7 +96,8 @@ class Watch:
 
     def moved(self) -> Moved:
         """Give what was seen."""
-        return Moved(self._loft, self._bounce, self._seating, self._coils, self._push, self._lift)
+        beyond = self._beyond.reshape(-1, SPANS)
+        return Moved(self._loft, self._bounce, self._seating, self._coils, self._push, self._lift, beyond)
 
     def trace(self) -> Trace:
         """Give every look."""

@@ -61,6 +61,15 @@ def meeting_rpm(surge_hz: Array, order: Array) -> Array:
     return np.asarray(120.0 * surge_hz / order)
 
 
+def per_cam_turn(surge_hz: Array, crank_rpm: Array) -> Array:
+    """Give how many times a spring surges (...) in one turn of its cam: the order that meets it at that crank speed.
+
+    >>> per_cam_turn(np.array(480.0), np.array(7200.0))
+    array(8.)
+    """
+    return np.asarray(120.0 * surge_hz / crank_rpm)
+
+
 def shaken(
     lift_mm: Array, rpm: Array, surge_hz: float, damping: float, train_hz: float, train_damping: float
 ) -> Shaken:

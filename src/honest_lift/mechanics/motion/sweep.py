@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 
 from honest_lift.mechanics.motion.lift_table import ROWS, LiftTables
 from honest_lift.mechanics.motion.onset import BOUNCE_MM, onset_rpm
+from honest_lift.mechanics.motion.seen import SPANS
 from honest_lift.mechanics.motion.simulate import Pace, Trains, simulate
 from honest_lift.mechanics.motion.spring_chain import chain_of_curve, stacked
 from honest_lift.numbers.doubt import Array
@@ -68,7 +69,10 @@ class TrainFigures(Struct, frozen=True):
 
 
 class Sweep(Struct, frozen=True):
-    """What a train does over speeds (s,), and from where on: infinite where it does not within them."""
+    """What a train does over speeds (s,), and from where on: infinite where it does not within them.
+
+    `beyond`: `beyond_mm` of `Moved` (s, SPANS) as bytes of float32.
+    """
 
     rpm: tuple[float, ...]
     loft_mm: tuple[float, ...]
@@ -77,8 +81,33 @@ class Sweep(Struct, frozen=True):
     coil_gap_mm: tuple[float, ...]
     push_n: tuple[float, ...]
     lift_mm: tuple[float, ...]
+    beyond: bytes
     float_rpm: float
     bounce_rpm: float
+
+    def beyond_mm(self, rpm: float) -> Array:
+        """Give the farthest the valve stands open beyond what is asked at any speed up to one, over each span (SPANS,), mm."""
+        rows = np.frombuffer(self.beyond, dtype=np.float32).reshape(len(self.rpm), SPANS)
+        return up_to(np.array(self.rpm), rows.astype(np.float64), rpm)
+
+    def seating_up_to(self, rpm: float) -> float:
+        """Give the fastest the valve meets its seat at any speed up to one, mm/s."""
+        return float(up_to(np.array(self.rpm), np.array(self.seating_mm_s), rpm))
+
+
+def up_to(rpm: Array, rows: Array, most_rpm: float) -> Array:
+    """Give the greatest of rows (s, ...) at speeds (s,) up to one, which lies between two of them; what it is there is read
+    between; below the slowest, what it is there. NaN beyond the fastest: nobody has looked.
+
+    >>> up_to(np.array([1.0, 2.0, 3.0]), np.array([5.0, 1.0, 3.0]), 2.5)
+    array(5.)
+    """
+    if not most_rpm <= rpm[-1]:
+        return np.full(rows.shape[1:], np.nan)
+    place = float(np.interp(most_rpm, rpm, np.arange(len(rpm))))
+    below = int(place)
+    there = rows[below] + (place - below) * (rows[min(below + 1, len(rpm) - 1)] - rows[below])
+    return np.asarray(np.maximum(rows[: below + 1].max(axis=0), there))
 
 
 class Worth(Struct, frozen=True):
@@ -139,11 +168,13 @@ def _together(ones: Sequence[TrainFigures], rpm: Array, fineness: Fineness, want
     case: NDArray[np.int64] = np.repeat(np.arange(len(ones)), rpm.shape[1])
     moved = simulate(laid_out(ones, fineness.segments), case, rpm.reshape(-1), fineness.pace, wanted)
     looked = {name: getattr(moved, name).reshape(rpm.shape) for name in _LOOKED}
+    beyond = moved.beyond_mm.astype(np.float32).reshape(*rpm.shape, SPANS)
     floats, bounces = _onset(rpm, looked["loft_mm"]), _onset(rpm, looked["bounce_mm"] - BOUNCE_MM)
     found = []
     for k in range(len(ones)):
         columns = {name: tuple(looked[name][k].tolist()) for name in _LOOKED}
-        found.append(Sweep(tuple(rpm[k].tolist()), **columns, float_rpm=float(floats[k]), bounce_rpm=float(bounces[k])))
+        found.append(Sweep(tuple(rpm[k].tolist()), **columns, beyond=beyond[k].tobytes(), float_rpm=float(floats[k]),
+                           bounce_rpm=float(bounces[k])))  # fmt: skip
     return found
 
 

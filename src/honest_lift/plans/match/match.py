@@ -29,6 +29,7 @@ class Candidate(Struct, frozen=True):
     `weakest`: the least (margin - U)/comfort, of the check `at_check` at `at_position`. Heights in mm and loads in N, one a pocket
     of the bench; `speed_rpm` NaN where control is not told. `mass_kg`: of retainer and locks. `shimmed`, `cut`: pockets whose stack
     changes, and that meet the cutter. `best`: no other of the list is as good in all and better in one.
+    `bends_rpm`: float speed of a train that bends, where it was simulated.
     """
 
     spring: Key
@@ -48,6 +49,12 @@ class Candidate(Struct, frozen=True):
     shimmed: int
     cut: int
     best: bool = False
+    bends_rpm: float = nan
+
+    @property
+    def parts(self) -> tuple[Key, Key, Key]:
+        """Give what it is made of: it tells candidates apart."""
+        return self.spring, self.retainer, self.locks
 
     @property
     def operations(self) -> int:
@@ -157,6 +164,11 @@ class Match:
         return Weighed(
             np.array([spring]), np.array([pair]), np.zeros(heights.shape, dtype=np.int64), heights, heights * nan
         )
+
+    def speeds(self, one: Candidate) -> Array:
+        """Give the speed (p,) in rpm at which a rigid train with a candidate would float at each pocket; NaN for not known."""
+        speeds: Array = speed_rpm(self.springs, self.pairs, self.bench.pockets, self._again(one))[0]
+        return speeds
 
     def ladder(self, one: Candidate) -> dict[str, tuple[float, str]]:
         """Give each check's least rung of a candidate, and the position it is least at."""

@@ -13,8 +13,9 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.checks.examine import Examination
-from honest_lift.checks.finding import Finding
+from honest_lift.checks.finding import Check, Finding
 from honest_lift.checks.train.float_margin import FLOAT_MARGIN
+from honest_lift.checks.train.in_motion import FLEXIBLE_FLOAT
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import EditError, new_id
@@ -25,7 +26,7 @@ from honest_lift.shelf.kinds import Part
 
 CHECKS = frozenset({
     "coil_bind_clearance", "open_load", "seat_load", "retainer_seal", "card_lift", "open_stress", "float_margin", "piston_valve",
-    "pocket_wall", "valve_to_valve",
+    "pocket_wall", "valve_to_valve", "flexible_float", "bounce_margin", "coils_in_motion", "piston_valve_speed",
 })  # fmt: skip
 RATIOS = (1.5, 1.55, 1.6, 1.65, 1.7)
 _STEPS, _REACH = 11, 0.5  # halvings of half as much lift again: 0.25 percent of it
@@ -144,16 +145,18 @@ def _with_limit(best: Outcome, beyond: Outcome) -> Outcome:
     return replace(best, limiting=beyond.limiting, stopped=(), lost=0, why_not=beyond.why_not)
 
 
-def highest_speed(now: Examination) -> Outcome:
-    """Give the red line at which control still passes everywhere, by the valve that lets go first. An upper bound."""
-    found = [one for one in now.findings if one.check.name == FLOAT_MARGIN.name and isfinite(one.figure)]
+SPEEDS = {FLOAT_MARGIN: "highest speed", FLEXIBLE_FLOAT: "highest speed, train that bends"}
+
+
+def highest_speed(now: Examination, check: Check = FLOAT_MARGIN) -> Outcome:
+    """Give the red line at which no valve floats yet, by the one that floats first: of a rigid train an upper bound."""
+    found = [one for one in now.findings if one.check == check and isfinite(one.figure)]
     told = [(_red_line(one), one) for one in found]
     if not told:
-        return Outcome(
-            "highest speed", why_not="state the red line and the masses under Masses: valve float is not known yet"
-        )
+        lacking = "state the red line and the masses under Masses: valve float is not known yet"
+        return Outcome(SPEEDS[check], why_not=lacking)
     speed, limiting = min(told, key=lambda pair: pair[0])
-    return Outcome("highest speed", speed, limiting, verdict=limiting.verdict)
+    return Outcome(SPEEDS[check], speed, limiting, verdict=limiting.verdict)
 
 
 def _red_line(one: Finding) -> float:

@@ -10,12 +10,12 @@ from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
 from honest_lift.checks.wording import figure_words
+from honest_lift.estimates.clearance.drawn_nearer import drawn_nearer
 from honest_lift.estimates.clearance.piston_valve import OneValve, Tried, one_valve
 from honest_lift.estimates.of_valve import at_valve
-from honest_lift.estimates.resolve import resolve
 from honest_lift.estimates.train.turn import turn_of
 from honest_lift.facts.engine import Book
-from honest_lift.facts.place import ENGINE, at_position, position_title
+from honest_lift.facts.place import at_position, position_title
 from honest_lift.numbers.units import in_words
 from honest_lift.numbers.verdict import Verdict
 
@@ -166,12 +166,10 @@ def tightest_words(book: Book, position: str, found: Sequence[Finding]) -> str:
     return f"Tightest at {position_title(position)}: {', '.join(told)}."
 
 
-_AT_SPEED = ("rod_stretch", "bearing_room", "heat_room")
-
-
 def at_speed_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Finding]) -> str:
-    """Say what stated allowances leave of the cold figures, with their working; "" where none is stated. It is no finding."""
-    told = [one for one in (resolve(book, name, ENGINE) for name in _AT_SPEED) if isfinite(one.value)]
+    """Say what stated allowances leave of the cold figures, with their working; "" where none is stated. It is no finding: that
+    is piston to valve at speed, which takes what the valve overshoots off too."""
+    told = [one for one in drawn_nearer(book) if isfinite(one.value)]
     if not told:
         return ""
     unit, whole = book.engine.unit("length"), sum(one.value for one in told)
@@ -182,4 +180,7 @@ def at_speed_words(book: Book, cylinder: tuple[str, ...], found: dict[str, Findi
     ]  # fmt: skip
     ends = f", leaves {', '.join(left)}" if left else ""
     total = in_words(whole, "length", unit)
-    return f"At speed, as an allowance and no finding: {working} = {total}{ends}. Limits hold for the cold figure."
+    return (
+        f"At speed, as an allowance and no finding: {working} = {total}{ends}. Limits hold for the cold figure; piston to valve "
+        "at speed takes this off too."
+    )

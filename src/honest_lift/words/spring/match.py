@@ -18,6 +18,7 @@ from honest_lift.facts.engine import Engine
 from honest_lift.facts.place import position_title
 from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.plans.match.accept import Chosen, card_of, named
+from honest_lift.plans.match.at_speed import card_surge_hz
 from honest_lift.plans.match.endurance import endurance_of
 from honest_lift.plans.match.left_out import Reason
 from honest_lift.plans.match.match import Answer, Candidate, Match
@@ -56,11 +57,30 @@ def rung_words(rung: float, position: str) -> str:
     return f"{rung:.2f} at {position}" if isfinite(rung) else "not known"
 
 
+def nature_words(engine: Engine, match: Match, one: Candidate) -> dict[str, str]:
+    """Give by title what a candidate's springs are like beside their margins: form, mass, surge, and from where each floats."""
+    row = match.row("springs", one.spring)
+    members, mass = match.springs.members[row], match.found.figures["springs"]["mass"][row]
+    narrow = match.springs.top_outside_mm[row] < match.springs.outside_mm[row]
+    hz = card_surge_hz(match, one)
+    return {
+        "Form": f"nest of {members:.0f}" if members > 1 else "one, tapered" if narrow else "one, straight",
+        "Mass of the spring": in_words(mass, "mass", engine.unit("mass")) if isfinite(mass) else "not known",
+        "Surge frequency, shut": f"{hz:.0f} Hz"
+        if isfinite(hz)
+        else "each member for itself"
+        if members > 1
+        else "not known",
+        "Float, rigid train": f"{one.speed_rpm:.0f} rpm" if isfinite(one.speed_rpm) else "not known",
+        "Float, train that bends": f"{one.bends_rpm:.0f} rpm" if isfinite(one.bends_rpm) else "not simulated",
+    }
+
+
 def outcome_amount(engine: Engine, one: Outcome) -> str:
     """Say what an outcome comes to: a lift, a speed, or nothing beside its title."""
     if not isfinite(one.amount):
         return ""
-    if one.title == "highest speed":
+    if one.title.startswith("highest speed"):
         return f"{one.amount:.0f} rpm"
     return (
         f"{one.amount:.2f}" if one.title.startswith("ratio") else in_words(one.amount, "length", engine.unit("length"))

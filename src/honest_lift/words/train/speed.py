@@ -153,7 +153,18 @@ def worth_lines(moved: InMotion, case: int, engine: Engine) -> tuple[WorthLine, 
         sensible = isfinite(factor) and 0.4 < factor < 2.5
         wanted = in_words(stands[name] * factor, dimension, unit) if sensible else "not by this alone"
         lines.append(WorthLine(title, in_words(stands[name], dimension, unit), f"{more:+.0f} rpm", wanted))
-    return tuple(lines)
+    return (*lines, _lobe_line(band.at))
+
+
+def _lobe_line(at_rpm: float) -> WorthLine:
+    """Give what the lobe's acceleration over its nose is worth: as in a rigid train, force over it goes with the speed squared."""
+    gentler = (at_rpm / (at_rpm + MORE_RPM)) ** 2
+    return WorthLine(
+        "lobe's acceleration over its nose",
+        "100 %",
+        f"{at_rpm * (1.1**-0.5 - 1.0):+.0f} rpm",
+        f"{gentler * 100.0:.0f} %",
+    )
 
 
 _CHANGED = ("valve_kg", "seat_load", "rate", "train_n_mm", "lift")  # what a person can change

@@ -8,9 +8,10 @@ from math import isfinite, nan, pi, sqrt
 import numpy as np
 
 from honest_lift.checks.train.in_motion import InMotion
-from honest_lift.facts.engine import Engine
+from honest_lift.estimates.of_valve import at_each_valve
+from honest_lift.facts.engine import Book, Engine
 from honest_lift.mechanics.motion.lift_table import ROWS
-from honest_lift.mechanics.motion.surge import chain_hz, meeting_rpm, shaken
+from honest_lift.mechanics.motion.surge import chain_hz, meeting_rpm, per_cam_turn, shaken
 from honest_lift.mechanics.motion.sweep import TrainFigures, laid_out
 from honest_lift.numbers.doubt import Array
 from honest_lift.numbers.units import in_words
@@ -30,10 +31,11 @@ class Surge:
     red_rpm: float
     shut_hz: float
     open_hz: float
+    worked_hz: float
 
 
-def surge_of(moved: InMotion, case: int) -> Surge | None:
-    """Work surge out of a valve's train; None where it is not known."""
+def surge_of(book: Book, moved: InMotion, case: int) -> Surge | None:
+    """Work surge out of a valve's train, at the frequency that was tapped where one was; None where it is not known."""
     train = moved.swept.trains[case]
     if train is None:
         return None
@@ -42,6 +44,9 @@ def surge_of(moved: InMotion, case: int) -> Surge | None:
     shut, opened = (float(chain_hz(chain, at)[0]) for at in (0.0, float(lift.max())))
     if not isfinite(shut):
         return None
+    worked, tapped = shut, at_each_valve(book, "surge_frequency")[case]
+    if tapped.is_told and isfinite(tapped.value):  # the tap knows the mass and the wire as they are
+        shut, opened = tapped.value, opened * tapped.value / shut
     red = float(moved.red_rpm[case])
     rpm = np.linspace(0.3, 1.2, _SPEEDS) * red
     first = train.springs[0]
@@ -52,7 +57,7 @@ def surge_of(moved: InMotion, case: int) -> Surge | None:
     left = float(moved.stands.installed.figure.value[case] - moved.stands.lift.figure.value[case] - bind)
     return Surge(
         rpm, closed, tuple((int(found.orders[row]), each[row]) for row in strongest), left, red, shut,
-        opened if isfinite(opened) else nan,
+        opened if isfinite(opened) else nan, worked,
     )  # fmt: skip
 
 
@@ -65,9 +70,14 @@ def surge_words(surge: Surge, engine: Engine) -> tuple[str, ...]:
     """Say the frequency, where strong orders meet it below the red line, and what a small clearance is chosen for."""
     unit = engine.unit("length")
     rises = isfinite(surge.open_hz) and surge.open_hz > 1.02 * surge.shut_hz
-    first = f"Surge frequency {surge.shut_hz:.0f} Hz shut" + (f", {surge.open_hz:.0f} Hz open" if rises else "") + (
-        ", of its measured curve and its mass; in a nest of its outer spring."
-    )  # fmt: skip
+    is_tapped = surge.shut_hz != surge.worked_hz
+    source = (
+        f"tapped; curve and mass say {surge.worked_hz:.0f} Hz" if is_tapped else "of its measured curve and its mass"
+    )
+    open_words = f", {surge.open_hz:.0f} Hz open" if rises else ""
+    first = f"Surge frequency {surge.shut_hz:.0f} Hz shut{open_words}, {source}; in a nest of its outer spring."
+    red = float(per_cam_turn(np.array(surge.shut_hz), np.array(surge.red_rpm)))
+    turns = f"At the red line it surges {red:.1f} times a turn of the cam: textbooks ask for 13 and more, race springs have less."
     met = []
     for order, own in surge.strongest:
         at = float(meeting_rpm(np.array(surge.shut_hz), np.array(float(order))))
@@ -75,7 +85,7 @@ def surge_words(surge: Surge, engine: Engine) -> tuple[str, ...]:
             amount = float(np.interp(at, surge.rpm, own))
             share = f", {amount / surge.left_mm * 100:.0f} % of the coil-bind clearance" if surge.left_mm > 0 else ""
             met.append(f"order {order} at {at:,.0f} rpm closes {in_words(amount, 'length', unit)}{share}")
-    lines = [first, f"It is met by {'; '.join(met)}." if met else "No strong order meets it below the red line."]
+    lines = [first, turns, f"It is met by {'; '.join(met)}." if met else "No strong order meets it below the red line."]
     lines.append(
         "Some set a small coil-bind clearance so that the coils touch and stop the surge: a choice, with the risk that any error "
         "in height, lift or float then binds the coils. Others keep it and damp the surge by a damper or a second spring."

@@ -1,0 +1,77 @@
+"""Signatures under findings: who goes on in spite of one, and why. No verdict changes by one, and none outlives its finding."""
+
+from __future__ import annotations
+
+from math import isclose, isfinite
+
+from msgspec import Struct
+
+from honest_lift.checks.finding import Finding
+from honest_lift.facts.book.log_edits import Sign
+from honest_lift.facts.book.logged import Signed
+from honest_lift.facts.book.written import written
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.verdict import Verdict
+
+_NEAR = 1e-6
+HOLDS = frozenset({Verdict.FAILS, Verdict.UNPROVEN})  # what holds a route up until somebody signs
+
+
+class Signature(Struct, frozen=True):
+    """A signature, and whether the finding still is what was signed for."""
+
+    entry: Signed
+    holds: bool
+
+    @property
+    def words(self) -> str:
+        """Say who signed when and why; of one that no longer holds, what was signed then."""
+        one = self.entry
+        who = f"by {one.by} on {one.when[:10]}: {one.why}"
+        return (
+            f"Signed {who}."
+            if self.holds
+            else f"Was signed {who}; it was “{one.verdict}” then and is another finding now."
+        )
+
+
+def to_sign(finding: Finding, why: str) -> Sign:
+    """Give the edit that signs for a finding as it stands."""
+    return Sign(finding.check.name, finding.place, finding.position, finding.verdict.word, *_stands(finding), why)
+
+
+def signature_of(book: Book, finding: Finding) -> Signature | None:
+    """Give the signature under a finding, whether it still holds or not; None where nobody signed."""
+    entry = written(book.journal).signed.get((finding.check.name, finding.place))
+    if entry is None or entry.position != finding.position:
+        return None
+    then, now = (entry.figure, entry.lowest, entry.highest), _stands(finding)
+    same = all(_same(was, one) for was, one in zip(then, now, strict=True))
+    return Signature(entry, same and entry.verdict == finding.verdict.word)
+
+
+def is_held_up(book: Book, finding: Finding) -> bool:
+    """Tell whether a finding holds the route up: it fails or is unproven, and nobody signed for it as it stands."""
+    signed = signature_of(book, finding)
+    return finding.verdict in HOLDS and not (signed is not None and signed.holds)
+
+
+def verdict_words(book: Book, finding: Finding) -> str:
+    """Say a finding's verdict, and that somebody signed for it: `fails, signed`."""
+    signed = signature_of(book, finding)
+    return f"{finding.verdict.word}, signed" if signed is not None and signed.holds else finding.verdict.word
+
+
+def _stands(finding: Finding) -> tuple[float | None, float | None, float | None]:
+    """Give a finding's figure, and what it is held against: its lowest and its highest; None for none."""
+    return _told(finding.figure), _told(finding.lowest), _told(finding.highest)
+
+
+def _told(figure: float) -> float | None:
+    return figure if isfinite(figure) else None
+
+
+def _same(then: float | None, now: float | None) -> bool:
+    if then is None or now is None:
+        return then is now
+    return isclose(then, now, rel_tol=_NEAR, abs_tol=1e-9)

@@ -1,0 +1,52 @@
+"""What several commands are given: an engine by file or name, and a display."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import sys
+from pathlib import Path
+from typing import TYPE_CHECKING
+
+from honest_lift.demo.demonstrations import DEMONSTRATIONS, FIRST, demonstration
+
+if TYPE_CHECKING:
+    from honest_lift.facts.engine import Book
+
+FAULT = 2  # exit status: of the file, the call, the machine or the program
+NAMES = ", ".join(DEMONSTRATIONS)
+
+
+def book_of(file: str) -> Book | None:
+    """Give the book of a file, or of the demonstration; None, and it is said, where it can't be read."""
+    from honest_lift.facts.file import FileError, read_book
+
+    if file == "demo" or file.startswith("demo:"):
+        name = file.partition(":")[2] or FIRST
+        if name in DEMONSTRATIONS:
+            return demonstration(name)
+        print(f"honest-lift: {no_demo(name)}", file=sys.stderr)
+        return None
+    try:
+        return read_book(Path(file))
+    except FileError as error:
+        from honest_lift.sheets.terminal import say
+
+        say(f"honest-lift: {error}", sys.stderr)
+        return None
+
+
+def no_demo(name: str) -> str:
+    """Say that there is no such demonstration."""
+    return f"there is no demonstration “{name}”; there are {NAMES}."
+
+
+def has_display(options: argparse.Namespace) -> bool:
+    """Tell whether there is a display to open a window on; none is said."""
+    if options.platform:
+        os.environ["QT_QPA_PLATFORM"] = options.platform
+    displays = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
+    if any(os.environ.get(name) for name in displays):
+        return True
+    print("honest-lift: no display to open a window on; give one, or run with --platform offscreen.", file=sys.stderr)
+    return False

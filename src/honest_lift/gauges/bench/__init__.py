@@ -1,0 +1,1 @@
+"""A simulated bench: stand-ins for gauges over pseudo-terminals, and a hidden true engine behind them."""

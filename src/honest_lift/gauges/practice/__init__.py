@@ -1,0 +1,1 @@
+"""Practice: cases with hidden faults, the truth opened afterwards, and how one gets on."""

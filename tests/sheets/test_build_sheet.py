@@ -1,0 +1,154 @@
+"""The build sheet: every figure on it is the finding's, in HTML and read back from the PDF; it wants no colour and no net."""
+
+import io
+import re
+import unicodedata
+from html.parser import HTMLParser
+
+import pytest
+from msgspec.structs import replace
+from pypdf import PdfReader
+
+from engines import Bench, all_failing, demo
+from honest_lift.checks.examine import examine
+from honest_lift.checks.observed import OBSERVED
+from honest_lift.checks.signed import to_sign
+from honest_lift.checks.wording import figure_words, limit_words, margin_words, reason
+from honest_lift.checks.working import working
+from honest_lift.cli import main
+from honest_lift.demo.demonstrations import demonstration
+from honest_lift.desk import questions
+from honest_lift.desk.pdf_sheet import pdf_of_html
+from honest_lift.facts.edits import Describe
+from honest_lift.facts.engine import METRIC_UNITS
+from honest_lift.facts.fresh import empty_book
+from honest_lift.sheets.build_sheet.content import SHAPES, sheet_of
+from honest_lift.sheets.build_sheet.html import sheet_html
+
+DAY = "2026-11-30"
+
+
+class Text(HTMLParser):
+    """The words of a page, without its style."""
+
+    def __init__(self, html):
+        super().__init__()
+        self.words, self.tags, self.asks = [], [], []
+        self.feed(html)
+
+    def handle_starttag(self, tag, attrs):
+        self.tags.append(tag)
+        self.asks += [value for name, value in attrs if name in ("src", "href")]
+
+    def handle_data(self, data):
+        self.words.append(data)
+
+    @property
+    def text(self):
+        return plain(" ".join(self.words))
+
+
+def plain(text):
+    """Without the breaks of lines and pages, and letters that a printer joins apart."""
+    return re.sub(r"\s+", "", unicodedata.normalize("NFKC", text))
+
+
+def lacking(text, told):
+    """Give what a text does not say."""
+    return [one for one in told if plain(one) not in text]
+
+
+def made(book, **how):
+    seen = examine(book)
+    sheet = sheet_of(book, seen, DAY, **how)
+    return seen, sheet, sheet_html(sheet, both=how.get("both", False))
+
+
+@pytest.mark.parametrize(
+    "book", [demo, all_failing, lambda: demonstration("four"), empty_book], ids=["demo", "failing", "four", "empty"]
+)
+def test_every_figure_on_the_sheet_is_the_findings(book):
+    book = book()
+    seen, sheet, html = made(book)
+    page = Text(html)
+    for one in seen.findings:
+        told = [reason(one, book.engine), *working(one, book.engine)]
+        told += (
+            [one.word or "not looked at"]
+            if one.check.dimension == OBSERVED
+            else [figure_words(one, book.engine), limit_words(one, book.engine), margin_words(one, book.engine)]
+        )
+        assert lacking(page.text, told) == [], one.check.name
+    assert page.asks == [], "it asks for nothing from anywhere"
+    assert sheet.verdict == seen.of_engine().word
+    fitted = [one for one in seen.findings if one.position]
+    assert lacking(page.text, [f"Of {len(fitted)} findings"]) == []
+
+
+def test_the_pdf_read_back_says_the_same(qtbot):
+    book = demonstration("four")
+    seen, sheet, html = made(book, appendix=False)
+    pages = PdfReader(io.BytesIO(pdf_of_html(html, sheet.name))).pages
+    text = plain(" ".join(page.extract_text() for page in pages))
+    assert len(pages) > 3
+    for one in seen.findings:
+        if one.check.dimension != OBSERVED:
+            assert lacking(text, [figure_words(one, book.engine), margin_words(one, book.engine)]) == [], one.check.name
+    assert lacking(text, {SHAPES[one.verdict] for one in seen.findings}) == [], "a verdict is told without a colour"
+
+
+def test_without_the_appendix_no_working_is_told_and_with_both_units_each_figure_has_two():
+    book = demo()
+    _, whole, html = made(book)
+    _, customer, short = made(book, appendix=False)
+    assert whole.workings
+    assert customer.workings == ()
+    assert len(short) < len(html)
+    _, both, told = made(book, both=True)
+    row = next(one for name, rows in both.steps for one in rows if name == "Installed height" and one.other)
+    inches, millimetres = float(row.figure.split()[0]), float(row.other.split()[0])
+    assert millimetres == pytest.approx(25.4 * inches, abs=0.02)
+    assert lacking(plain(told), [row.other]) == []
+
+
+def test_what_was_signed_stands_on_the_cover_and_markup_stays_text():
+    made_up = Bench().do(Describe({"hand": "a <b>hand</b>", "name": "<script>alert(1)</script> & Co"}, "names"))
+    made_up.height("1e", 30.0)
+    bad = next(
+        one for one in examine(made_up.book).findings if one.check.name == "installed_height" and one.position == "1e"
+    )
+    made_up.do(to_sign(bad, "it <i>will</i> do"))
+    _, sheet, html = made(made_up.book)
+    assert any("it <i>will</i> do" in one for one in sheet.signed)
+    assert html.count("<script>") == 0
+    assert html.count("&lt;script&gt;") > 0
+    assert {"script", "i", "b"} & set(Text(html).tags) == set()
+
+
+def test_the_sheet_of_an_engine_in_millimetres_has_inches_beside():
+    book = demo()
+    book = replace(book, engine=replace(book.engine, units=dict(METRIC_UNITS)))
+    _, both, _ = made(book, both=True)
+    assert any(one.other.endswith(" in") for _, rows in both.steps for one in rows)
+
+
+def test_report_writes_both_and_says_what_it_can_not(tmp_path, capsys):
+    html, pdf = tmp_path / "a.html", tmp_path / "a.pdf"
+    assert main(["report", "demo:four", "--html", str(html), "--pdf", str(pdf), "--customer"]) == 0
+    assert html.read_text().startswith("<!DOCTYPE html>")
+    assert pdf.read_bytes().startswith(b"%PDF")
+    assert capsys.readouterr().out.split() == [str(html), str(pdf)]
+    assert main(["report", "demo:four", "--html", str(tmp_path / "none" / "a.html")]) == 2
+    assert "a.html" in capsys.readouterr().err
+    assert main(["report", str(tmp_path / "no.liftbook"), "--html", str(html)]) == 2
+    with pytest.raises(SystemExit):
+        main(["report", "demo"])
+    assert "name what is to be written" in capsys.readouterr().err
+
+
+def test_the_window_writes_a_sheet(open_window, monkeypatch, tmp_path):
+    window = open_window()
+    for name, begins in (("sheet.pdf", b"%PDF"), ("sheet.html", b"<!DOCTYPE")):
+        monkeypatch.setattr(questions, "sheet_to_save", lambda *_, own=name: tmp_path / own)
+        window._actions["sheet"].trigger()
+        assert (tmp_path / name).read_bytes().startswith(begins)

@@ -41,17 +41,17 @@ def told(made, check, position="1i"):
     return examine(made.book).finding(check, position)
 
 
-def swept_like(monkeypatch, **columns):
-    """Let every train be swept to the same figures."""
+def swept_like(**columns):
+    """Let every train be swept to the same figures; the fixture takes it back."""
 
     def sweeps(ones, fineness, wanted=None):
         return [replace(one, **columns) for one in stood_in(ones, fineness)]
 
-    monkeypatch.setattr(problems, "swept", sweeps)
+    problems.swept = sweeps
     remember.forget_all()
 
 
-def test_what_a_valve_overshoots_comes_off_its_clearance_where_it_does(monkeypatch):
+def test_what_a_valve_overshoots_comes_off_its_clearance_where_it_does():
     """Independent: the curve at rest less the overshoot, angle by angle, in spans of five degrees about the lobe's centre."""
     made = pushrods()
     rest = at_rest(made.book)
@@ -59,7 +59,7 @@ def test_what_a_valve_overshoots_comes_off_its_clearance_where_it_does(monkeypat
     lobe = 108.0
     spans = {angle: int((angle - lobe + 360.0) // 5.0) for angle in (20.0, 90.0)}
     beyond[:, spans[20.0]], beyond[:, spans[90.0]] = 1.5, 3.0
-    swept_like(monkeypatch, beyond=beyond.tobytes())
+    swept_like(beyond=beyond.tobytes())
     found, clear = told(made, "piston_valve_speed"), told(made, "piston_valve")
     curve = rest.worked.curves[made.names.index("1i")]
     first, last = (-360.0 + 5.0 * (spans[20.0] + one) + lobe for one in (-1, 2))  # its span, and both beside it
@@ -99,33 +99,33 @@ def test_at_speed_rods_count_as_they_do_at_rest():
     assert found.finding("piston_valve_speed", "1i").verdict is Verdict.UNPROVEN
 
 
-def test_without_a_curve_the_worst_overshoot_about_tdc_comes_off(monkeypatch):
+def test_without_a_curve_the_worst_overshoot_about_tdc_comes_off():
     made = pushrods()
     rest = at_rest(made.book)
     unturned = replace(rest.worked, curves=np.full_like(rest.worked.curves, np.nan))
     beyond = np.zeros((2, SPANS), dtype=np.float32)
     beyond[:, int((40.0 - 108.0 + 360.0) // 5.0)], beyond[:, int((100.0 - 108.0 + 360.0) // 5.0)] = 0.4, 2.0
-    swept_like(monkeypatch, beyond=beyond.tobytes())
+    swept_like(beyond=beyond.tobytes())
     sweeps = examine(made.book).moved.swept.sweeps
     shrinks, _ = nearer_piston_mm(unturned, rest.through, sweeps, np.full((2, 4), 3500.0))
     assert shrinks[made.names.index("1i")] == pytest.approx(0.4)
 
 
-def test_a_valve_that_may_float_sooner_is_held_at_a_higher_speed(monkeypatch):
+def test_a_valve_that_may_float_sooner_is_held_at_a_higher_speed():
     """Its doubt is half of what the figure changes by on the way to the speed the red line may stand for."""
     made = pushrods()
     floats = told(made, "flexible_float")
     share = (floats.figure + 100.0) / (floats.figure + 100.0 - floats.expanded)
     red = floats.term("red_line")
-    swept_like(monkeypatch, rpm=(red, 4.0 * red), seating_mm_s=(500.0, 3500.0))
+    swept_like(rpm=(red, 4.0 * red), seating_mm_s=(500.0, 3500.0))
     found, later = told(made, "seating_velocity"), 0.5 + (share - 1.0) * 1.0
     assert found.figure == pytest.approx(0.5)
     assert found.expanded == pytest.approx(2.0 * max(0.15 * 0.5, (later - 0.5) / 2.0), rel=1e-3)
 
 
-def test_beyond_what_was_swept_nothing_is_known(monkeypatch):
+def test_beyond_what_was_swept_nothing_is_known():
     made = pushrods()
-    swept_like(monkeypatch, rpm=(1000.0, 3000.0))
+    swept_like(rpm=(1000.0, 3000.0))
     for check in ("piston_valve_speed", "seating_velocity"):
         one = told(made, check)
         assert (one.verdict, bool(one.ground & Ground.MISSING)) == (Verdict.UNPROVEN, True)

@@ -3,11 +3,14 @@
 import io
 import re
 import unicodedata
+from functools import cached_property
 from html.parser import HTMLParser
 
 import pytest
 from msgspec.structs import replace
 from pypdf import PdfReader
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QProgressDialog
 
 from engines import Bench, all_failing, demo
 from honest_lift.checks.examine import examine
@@ -18,12 +21,18 @@ from honest_lift.checks.working import working
 from honest_lift.cli import main
 from honest_lift.demo.demonstrations import demonstration
 from honest_lift.desk import questions
-from honest_lift.desk.pdf_sheet import pdf_of_html
+from honest_lift.desk.paper import pdf_of_paper
+from honest_lift.desk.sheet_out import GridDialog, SheetDialog
+from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.fresh import empty_book
-from honest_lift.sheets.build_sheet.content import SHAPES, sheet_of
+from honest_lift.numbers.mendable import MendableError
+from honest_lift.sheets.build_sheet.content import sheet_of
 from honest_lift.sheets.build_sheet.html import sheet_html
+from honest_lift.sheets.build_sheet.pages import worst_at
+from honest_lift.sheets.papers import blank_grid, build_sheet
+from honest_lift.sheets.shapes import SHAPES
 
 DAY = "2026-11-30"
 
@@ -43,7 +52,7 @@ class Text(HTMLParser):
     def handle_data(self, data):
         self.words.append(data)
 
-    @property
+    @cached_property
     def text(self):
         return plain(" ".join(self.words))
 
@@ -85,16 +94,23 @@ def test_every_figure_on_the_sheet_is_the_findings(book):
     assert lacking(page.text, [f"Of {len(fitted)} findings"]) == []
 
 
-def test_the_pdf_read_back_says_the_same(qtbot):
+def test_the_pdf_read_back_says_the_same_and_its_drawings_are_lines_and_letters(qtbot):
     book = demonstration("four")
-    seen, sheet, html = made(book, appendix=False)
-    pages = PdfReader(io.BytesIO(pdf_of_html(html, sheet.name))).pages
+    seen, paper = examine(book), build_sheet(book, appendix=False)
+    pages = PdfReader(io.BytesIO(pdf_of_paper(paper))).pages
     text = plain(" ".join(page.extract_text() for page in pages))
     assert len(pages) > 3
     for one in seen.findings:
         if one.check.dimension != OBSERVED:
             assert lacking(text, [figure_words(one, book.engine), margin_words(one, book.engine)]) == [], one.check.name
     assert lacking(text, {SHAPES[one.verdict] for one in seen.findings}) == [], "a verdict is told without a colour"
+    assert [one.key for one in paper.drawings][:3] == ["heads", "spring", "heights"]
+    assert lacking(text, ["Valves around the turn", "crank, deg from overlap TDC", "closed, seat load"]) == []
+    assert not any(page.images for page in pages), "no picture of dots"
+    html = paper.html()
+    assert Text(html).tags.count("svg") == len(paper.drawings)
+    names = re.findall('id="(cut[0-9]+)"', html)
+    assert len(names) == len(set(names)) > 1, "the hatching of one drawing is not another's"
 
 
 def test_without_the_appendix_no_working_is_told_and_with_both_units_each_figure_has_two():
@@ -146,9 +162,78 @@ def test_report_writes_both_and_says_what_it_can_not(tmp_path, capsys):
     assert "name what is to be written" in capsys.readouterr().err
 
 
-def test_the_window_writes_a_sheet(open_window, monkeypatch, tmp_path):
-    window = open_window()
+def test_the_window_writes_a_sheet_and_it_can_be_broken_off(open_window, monkeypatch, tmp_path):
+    window = open_window(demonstration("four"))
     for name, begins in (("sheet.pdf", b"%PDF"), ("sheet.html", b"<!DOCTYPE")):
-        monkeypatch.setattr(questions, "sheet_to_save", lambda *_, own=name: tmp_path / own)
-        window._actions["sheet"].trigger()
+        monkeypatch.setattr(questions, "paper_to_save", lambda *_, own=name: tmp_path / own)
+        SheetDialog(window, window.session).file.click()
         assert (tmp_path / name).read_bytes().startswith(begins)
+    monkeypatch.setattr(QProgressDialog, "wasCanceled", lambda self: True)
+    monkeypatch.setattr(questions, "paper_to_save", lambda *_: tmp_path / "none.pdf")
+    SheetDialog(window, window.session).file.click()
+    assert not (tmp_path / "none.pdf").exists()
+
+
+def test_of_equals_the_valve_nearest_its_limit_is_drawn():
+    """6 intake and 5 intake both fail of coil-bind clearance, by 0.026 and 0.021 in."""
+    book = demo()
+    seen = examine(book)
+    assert worst_at(book, seen, "coil_bind_clearance") == "6i"
+    assert worst_at(book, seen, "installed_height") == "5i"
+    assert worst_at(empty_book(), examine(empty_book()), "installed_height") == ""
+
+
+def test_a_blank_grid_has_a_row_for_every_place_and_says_what_makes_none(open_window, monkeypatch, tmp_path, capsys):
+    book = demo()
+    page = Text(blank_grid(book, ["installed_height", "seal_gap"]).html())
+    assert lacking(page.text, ["1 exhaust", "8 intake", "installed height, in", "Enter after each"]) == []
+    assert page.tags.count("tr") == 17
+    assert Text(blank_grid(book, ["spring_load"]).html()).tags.count("tr") == 1 + len(book.engine.springs)
+    for names, says in (
+        ([], "1 to 7"), (["installed_height"] * 8, "8 quantities"), (["height"], "no quantity"),
+        (["installed_height", "chamber_volume"], "different places"),
+    ):  # fmt: skip
+        with pytest.raises(MendableError, match=says):
+            blank_grid(book, names)
+    window = open_window(book)
+    dialog = GridDialog(window, window.session, STEPS["heights"].tasks(window.session))
+    monkeypatch.setattr(questions, "paper_to_save", lambda *_: tmp_path / "grid.html")
+    dialog.file.click()
+    assert "installed height" in (tmp_path / "grid.html").read_text()
+    said = []
+    monkeypatch.setattr(questions, "tell", lambda *words: said.append(words[2]))
+    for row in range(dialog.list.count()):
+        dialog.list.item(row).setCheckState(Qt.CheckState.Unchecked)
+    dialog.file.click()
+    assert "0 quantities" in said[0]
+
+
+def test_papers_of_words_are_told_by_report(tmp_path, capsys):
+    for name, says in (("order", "Work order"), ("book", "Every entry:")):
+        assert (
+            main(
+                [
+                    "report",
+                    "demo",
+                    "--paper",
+                    name,
+                    "--txt",
+                    str(tmp_path / name),
+                    "--html",
+                    str(tmp_path / f"{name}.html"),
+                ]
+            )
+            == 0
+        )
+        assert (tmp_path / name).read_text().count(says) == 1
+        assert (
+            lacking(Text((tmp_path / f"{name}.html").read_text()).text, (tmp_path / name).read_text().splitlines())
+            == []
+        )
+    capsys.readouterr()
+    assert main(["report", "demo", "--paper", "shims", "--txt", str(tmp_path / "none")]) == 2
+    assert "installed height of 8 exhaust" in capsys.readouterr().err
+    for line in (["--txt", "a"], ["--read", "lash", "--pdf", "a"]):
+        with pytest.raises(SystemExit):
+            main(["report", "demo", *line])
+    assert main(["report", "demo", "--paper", "grid", "--read", "no_such", "--html", str(tmp_path / "g")]) == 2

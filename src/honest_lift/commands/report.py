@@ -1,13 +1,21 @@
-"""The build sheet of an engine, as HTML or PDF."""
+"""Papers of an engine, as HTML, PDF or text: the build sheet, the work order, the book, the shim card, a blank grid for a pen."""
 
 from __future__ import annotations
 
 import argparse
 import os
 import sys
+from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from honest_lift.commands.given import FAULT, book_of
+
+if TYPE_CHECKING:
+    from honest_lift.facts.engine import Book
+    from honest_lift.sheets.papers import Paper
+
+_NAMES = ("sheet", "order", "book", "shims", "grid")  # of sheets/papers, whose import costs what no other command needs
 
 
 def fill(parser: argparse.ArgumentParser) -> None:
@@ -16,45 +24,88 @@ def fill(parser: argparse.ArgumentParser) -> None:
         "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
     )
     parser.add_argument(
+        "--paper", choices=_NAMES, default="sheet",
+        help="sheet: the build sheet; order: the machinist's work order; book: for whoever buys the engine; shims: the shim plan "
+        "as a card, with what is to be bought; grid: a blank page for a pen",
+    )  # fmt: skip
+    parser.add_argument(
         "--html", type=Path, metavar="PATH", help="as one HTML file that asks for nothing from anywhere"
     )
     parser.add_argument("--pdf", type=Path, metavar="PATH", help="as PDF")
-    parser.add_argument("--customer", action="store_true", help="without the working of every finding")
-    parser.add_argument("--both", action="store_true", help="inches and millimetres side by side")
+    parser.add_argument("--txt", type=Path, metavar="PATH", help="as plain text; not the build sheet, not a grid")
+    parser.add_argument("--customer", action="store_true", help="the build sheet without the working of every finding")
+    parser.add_argument("--both", action="store_true", help="the build sheet with inches and millimetres side by side")
+    parser.add_argument(
+        "--read",
+        action="append",
+        default=[],
+        metavar="QUANTITY",
+        help="a column of the grid (docs/nomenclature.md); again for more",
+    )
 
 
 def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     """Do it, and give the exit status."""
-    if options.html is None and options.pdf is None:
-        parser.error("name what is to be written: --html PATH, --pdf PATH, or both.")
+    if options.html is None and options.pdf is None and options.txt is None:
+        parser.error("name what is to be written: --html PATH, --pdf PATH, --txt PATH, or several.")
+    if options.txt is not None and options.paper in ("sheet", "grid"):
+        parser.error(
+            f"the paper “{options.paper}” has drawings or lines to write on: --html or --pdf it; `check` prints findings."
+        )
+    if options.read and options.paper != "grid":
+        parser.error("--read names columns of the blank grid: add --paper grid.")
     book = book_of(options.file)
     if book is None:
         return FAULT
 
-    from datetime import date
+    from honest_lift.numbers.mendable import MendableError
 
-    from honest_lift.checks.examine import examine
+    try:
+        paper = _paper(book, options)
+    except MendableError as error:
+        print(f"honest-lift: {error}", file=sys.stderr)
+        return FAULT
+    return _written(paper, options)
+
+
+def _paper(book: Book, options: argparse.Namespace) -> Paper:
+    from honest_lift.sheets import papers
+
+    if options.paper == "sheet":
+        return papers.build_sheet(book, both=options.both, appendix=not options.customer)
+    if options.paper == "grid":
+        return papers.blank_grid(book, options.read) if options.read else papers.blank_grid(book)
+    return papers.of_words(book, options.paper)
+
+
+def _written(paper: Paper, options: argparse.Namespace) -> int:
     from honest_lift.facts import disk
-    from honest_lift.sheets.build_sheet.content import sheet_of
-    from honest_lift.sheets.build_sheet.html import sheet_html
 
-    sheet = sheet_of(book, examine(book), date.today().isoformat(), both=options.both, appendix=not options.customer)
-    html = sheet_html(sheet, both=options.both)
-    wanted = [(options.html, html.encode())] if options.html is not None else []
-    if options.pdf is not None:
-        os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
-        from honest_lift.desk.pdf_sheet import pdf_of_html
-        from honest_lift.desk.theme import load_fonts
-        from honest_lift.desk.window import application
-
-        application()
-        load_fonts()
-        wanted.append((options.pdf, pdf_of_html(html, sheet.name)))
-    for path, data in wanted:
+    made: list[tuple[Path | None, Callable[[], bytes]]] = [
+        (options.html, lambda: paper.html().encode()),
+        (options.txt, lambda: paper.text.encode()),
+        (options.pdf, lambda: _pdf(paper)),
+    ]
+    for path, make in made:
+        if path is None:
+            continue
         try:
-            disk.put_out(path, data)
+            disk.put_out(path, make())
         except OSError as error:
             print(f"honest-lift: {path}: {disk.why(error)}.", file=sys.stderr)
             return FAULT
         print(path)
     return 0
+
+
+def _pdf(paper: Paper) -> bytes:
+    os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    from honest_lift.desk.paper import pdf_of_paper
+    from honest_lift.desk.theme import load_fonts
+    from honest_lift.desk.window import application
+
+    app = application()
+    load_fonts()
+    data = pdf_of_paper(paper)
+    del app  # it had to live while something was drawn
+    return data

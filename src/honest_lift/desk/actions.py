@@ -38,6 +38,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("save", "&Save", "&Engine", "Ctrl+S", lambda window: window.files.save_engine(), True),
     ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", lambda window: window.files.save_engine_as()),
     ActionRow("sheet", "Build s&heet…", "&Engine", "Ctrl+P", lambda window: window.files.write_sheet()),
+    ActionRow("grid", "Blank &grid for a pen…", "&Engine", "", lambda window: window.files.write_grid()),
     ActionRow("restore", "&Restore the backup…", "&Engine", "", lambda window: window.files.restore_backup()),
     ActionRow("recover", "Look for unsa&ved work…", "&Engine", "", lambda window: window.files.recover_never_saved()),
     ActionRow("close", "&Close the window", "&Engine", "Ctrl+W", lambda window: window.close()),

@@ -77,10 +77,18 @@ class Files:
         return self._save(path) if path else False
 
     def write_sheet(self) -> None:
-        """Write the build sheet."""
-        from honest_lift.desk.sheet_out import save_sheet
+        """Ask what becomes of the build sheet."""
+        from honest_lift.desk.sheet_out import SheetDialog
 
-        save_sheet(self.window, self.session)
+        SheetDialog(self.window, self.session).exec()
+
+    def write_grid(self) -> None:
+        """Ask for the columns of a blank grid for what is read at the open step, and what becomes of it."""
+        from honest_lift.desk.sheet_out import GridDialog
+        from honest_lift.desk.steps.order import FIRST, STEPS
+
+        tasks = STEPS[self.session.step].tasks(self.session) or STEPS[FIRST].tasks(self.session)
+        GridDialog(self.window, self.session, tasks).exec()
 
     def _save(self, path: Path) -> bool:
         try:

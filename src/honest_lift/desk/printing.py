@@ -19,7 +19,7 @@ _MARGINS = QMarginsF(15, 15, 15, 15)
 
 def print_text(parent: QWidget, text: str, title: str) -> bool:
     """Ask for a printer and print the text; False where the person thinks better of it."""
-    printer = _printer(title)
+    printer = printer_for(title)
     dialog = QPrintDialog(printer, parent)
     dialog.setWindowTitle(title)
     if dialog.exec() != QPrintDialog.DialogCode.Accepted:
@@ -49,7 +49,8 @@ def pdf_of(text: str, title: str) -> bytes:
     return bytes(held.data().data())
 
 
-def _printer(title: str) -> QPrinter:
+def printer_for(title: str) -> QPrinter:
+    """Give a printer of A4, upright, under a title."""
     printer = QPrinter(QPrinter.PrinterMode.HighResolution)
     printer.setDocName(title)
     printer.setPageSize(QPageSize(QPageSize.PageSizeId.A4))

@@ -129,12 +129,15 @@ def card_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     return Path(name) if name else None
 
 
-def sheet_to_save(parent: QWidget, suggestion: Path) -> Path | None:
-    """Ask where to write a build sheet."""
-    name, _ = QFileDialog.getSaveFileName(
-        parent, parent.tr("Save the build sheet"), str(suggestion), "PDF (*.pdf);;HTML (*.html)"
+def paper_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a paper, as PDF or HTML; one without an ending is a PDF."""
+    name, kind = QFileDialog.getSaveFileName(
+        parent, parent.windowTitle(), str(suggestion), "PDF (*.pdf);;HTML (*.html)"
     )
-    return Path(name) if name else None
+    if not name:
+        return None
+    known = Path(name).suffix.lower() in (".pdf", ".html", ".htm")
+    return Path(name if known else f"{name}{'.html' if kind.startswith('HTML') else '.pdf'}")
 
 
 def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:

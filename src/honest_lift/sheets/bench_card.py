@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from honest_lift.facts.engine import Engine
-from honest_lift.numbers.units import in_figures
+from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.plans.spring.shims import Pocket, ShimPlan
 
 _CAUTION = "A compressed valve spring can put an eye out: eye protection on, the tool square, never over the face."
@@ -23,8 +23,19 @@ def bench_card(engine: Engine, plan: ShimPlan) -> str:
         ]
         lines += [_line(by_name[one.id], length, load) for one in head.positions if one.id in by_name]
         lines.append("")
+    lines += [*_shopping(engine, plan), ""]
     lines.append("Heights and loads here are predicted. Each pocket is proven by one reading after the shims are in.")
     return "\n".join(lines) + "\n"
+
+
+def _shopping(engine: Engine, plan: ShimPlan) -> list[str]:
+    """Count what the whole plan takes by size, and how many of them are to be bought."""
+    unit, where = engine.unit("length"), {"outer": "", "inner": ", under the inner", "both": ", under both"}
+    told = []
+    for one in plan.wanted(engine):
+        buy = f"buy {one.lacking}" if one.lacking else "all in stock"
+        told.append(f"  {in_words(one.thickness_mm, 'length', unit)}{where[one.fits]}: {one.count}, {buy}")
+    return ["Shims of the whole plan:", *(told or ["  none"])]
 
 
 def _line(one: Pocket, length: str, load: str) -> str:

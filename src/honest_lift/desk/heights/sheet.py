@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from math import isfinite, nan
-
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
@@ -16,12 +14,8 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.sheet_head import sheet_head
 from honest_lift.desk.shown_where import beside
 from honest_lift.desk.steps.task import Task
-from honest_lift.drawings.scene import Scene
-from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
-from honest_lift.drawings.spring.spring import SpringView, spring_scene
-from honest_lift.facts.parts import Member
 from honest_lift.facts.place import position_title
-from honest_lift.numbers.units import from_inside, in_words, unit_of
+from honest_lift.words.spring.spring_drawn import heights_drawn, spring_drawn
 
 
 class HeightsSheet(QWidget):
@@ -76,55 +70,7 @@ class HeightsSheet(QWidget):
         self._draw()
 
     def _draw(self) -> None:
-        self.drawing.show_scenes(beside([(58, self._spring()), (42, self._axis())], self.task, ("installed_height",)))
-
-    def _term(self, check: str, key: str) -> float:
-        """Give a value of a finding's working; NaN for none."""
-        found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
-        return found.term(key) if found else nan
-
-    def _figure(self, check: str) -> float:
-        found = self.session.examination.finding(check, self.session.position) if self.session.examination else None
-        return found.figure if found else nan
-
-    def _spring(self) -> Scene:
-        engine, position = self.session.engine, self.session.position
-        length, load = engine.unit("length"), engine.unit("load")
-        card = engine.card_of(engine.spring_at(position)) if position else None
-        closed, opened = (
-            self._term("coil_bind_clearance", "installed_height"),
-            self._term("coil_bind_clearance", "open_height"),
-        )
-        bind = self._term("coil_bind_clearance", "bind_height")
-
-        def view(title: str, height: float, check: str) -> SpringView:
-            force = in_words(self._figure(check), "load", load)
-            words = force if isfinite(self._figure(check)) else self.tr("load not proven")
-            return SpringView(title, height, in_words(height, "length", length), words)
-
-        shims = engine.fitted("shims", position)
-        return spring_scene(
-            card.members if card else (Member("outer"),),
-            (view(self.tr("closed, seat load"), closed, "seat_load"), view(self.tr("full lift, open load"), opened, "open_load")),
-            (shims.thicknesses_mm or ()) if shims else (),
-            bind,
-            self.tr("binds {0}").format(in_words(bind, "length", length)), card.form if card else "",
-            lit=self.task is not None and self.task.quantity == "installed_height",
-        )  # fmt: skip
-
-    def _axis(self) -> Scene:
-        engine, unit = self.session.engine, self.session.unit("length")
-        found = (
-            {p.id: self.session.examination.finding("installed_height", p.id) for p in engine.layout.positions}
-            if self.session.examination
-            else {}
-        )
-        known = {name: one for name, one in found.items() if one}
-        dots = [
-            Dot(name, from_inside(one.figure, "length", unit), name == self.session.position)
-            for name, one in known.items()
-        ]
-        current = known.get(self.session.position) or next(iter(known.values()), None)
-        low, high = (current.lowest, current.highest) if current else (nan, nan)
-        ends = (from_inside(low, "length", unit), from_inside(high, "length", unit))
-        return height_axis_scene(dots, *ends, unit_of("length", unit).places, unit)
+        engine, seen, position = self.session.engine, self.session.examination, self.session.position
+        lit = self.task is not None and self.task.quantity == "installed_height"
+        spring, heights = spring_drawn(engine, seen, position, lit=lit), heights_drawn(engine, seen, position)
+        self.drawing.show_scenes(beside([(58, spring), (42, heights)], self.task, ("installed_height",)))

@@ -11,10 +11,8 @@ from honest_lift.desk.engine.page import button, scrolled
 from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
-from honest_lift.drawings.rocker.finger import finger_scene
 from honest_lift.drawings.rocker.marks import marks_scene
-from honest_lift.drawings.rocker.pushrod_rocker import side_scene, tip_scene
-from honest_lift.drawings.scene import Scene
+from honest_lift.drawings.rocker.pushrod_rocker import tip_scene
 from honest_lift.facts.edits import Confirm, reading_of
 from honest_lift.facts.place import at_position
 from honest_lift.numbers.units import in_figures, in_words
@@ -131,22 +129,11 @@ class GeometryPage(QWidget):
 
     def _draw(self) -> None:
         from honest_lift.words.rocker.gear import tip_of_gear
+        from honest_lift.words.rocker.side_drawn import side_drawn
 
         share = self.lift.value() / _STEPS
         tip = tip_of_gear(self.session.book, self.rocker, share, self._valve[1], self.placed)
-        self.drawing.show_scenes([(3, self._side(share)), (1, tip_scene(tip))])
-
-    def _side(self, share: float) -> Scene:
-        """Draw the gear that the engine has, from the side."""
-        from honest_lift.words.rocker.finger import finger_side
-        from honest_lift.words.rocker.gear import side_of_gear
-
-        finger = finger_side(self.session.book, self.rocker, share)
-        if finger is not None:
-            return finger_scene(finger)
-        return side_scene(
-            side_of_gear(self.session.book, self.rocker, share), self.tr("its dimensions are not stated yet")
-        )
+        self.drawing.show_scenes([(3, side_drawn(self.session.book, self.rocker, share)), (1, tip_scene(tip))])
 
     def _say(self) -> None:
         from honest_lift.estimates.rocker.gear import rocker_of

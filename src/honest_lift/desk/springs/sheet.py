@@ -90,13 +90,17 @@ class SpringsSheet(QWidget):
         if self.session.step != "springs" or self.session.examination is None:
             return
         from honest_lift.checks.rocker.geometry_words import card_words, form_words, geometry_words
-        from honest_lift.desk.springs.drawn import bind_map, curve_chart
+        from honest_lift.words.spring.load_drawn import binds_drawn, load_curve_drawn
 
         book, spring = self.session.book, self.session.spring
         told = (card_words(book, book.engine.card_of(spring)), form_words(book, spring), geometry_words(book, spring))
         words = " ".join(part for part in told if part)
-        self.curve.show_chart(curve_chart(self.session))
-        self.binds.show_scenes(beside([(1, bind_map(self.session))], self.task, ("bind_height", "spring_load"))[-1:])
+        self.curve.show_chart(load_curve_drawn(self.session.book, self.session.spring))
+        self.binds.show_scenes(
+            beside(
+                [(1, binds_drawn(self.session.book, self.session.spring))], self.task, ("bind_height", "spring_load")
+            )[-1:]
+        )
         self.predicted.setText(words)
         self.predicted.setVisible(bool(words))
 

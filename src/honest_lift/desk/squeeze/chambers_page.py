@@ -17,7 +17,6 @@ from honest_lift.desk.shown_where import beside
 from honest_lift.desk.squeeze.grid import ChamberGrid
 from honest_lift.desk.steps.task import Task
 from honest_lift.drawings.cylinder.chamber_below import Head, chamber_scene
-from honest_lift.drawings.cylinder.clearance_volume import Part, left_over_scene
 from honest_lift.drawings.profile import Stand, profile_scene
 from honest_lift.drawings.scene import Scene
 from honest_lift.facts.place import at_cylinder, at_position
@@ -100,23 +99,9 @@ class ChambersPage(QWidget):
         return chamber_scene(bore, words, heads, self.tr("from below"))
 
     def _left_over(self) -> Scene:
-        from honest_lift.estimates.cylinder.clearance_volume import TERMS
+        from honest_lift.words.cylinder.left_over_drawn import left_over_drawn
 
-        unit, whole, here = self.session.unit("volume"), self._whole, self.session.cylinder
-        places = unit_of("volume", unit).places
-        if whole is None or here not in whole.chambers.cylinders:
-            return left_over_scene((), "", self.tr("no cylinder is laid out yet"), places)
-        case = whole.chambers.cylinders.index(here)
-        volumes = whole.terms[:, case].tolist()
-        missing = self.tr(
-            "cylinder {0}: not known yet; pour its chamber, state deck, gasket, bore and piston under Block"
-        ).format(here)
-        if not all(map(isfinite, volumes)):
-            return left_over_scene((), "", missing, places)
-        parts = [Part(name, from_inside(one, "volume", unit)) for name, one in zip(TERMS, volumes, strict=True) if one]
-        left, ratio = whole.left.figure.value[case], whole.ratio.figure.value[case]
-        title = self.tr("clearance volume {0}, {1:.2f} to 1").format(in_words(left, "volume", unit), ratio)
-        return left_over_scene(parts, title, missing, places)
+        return left_over_drawn(self.session.engine, self._whole, self.session.cylinder)
 
     def _chambers(self) -> Scene:
         unit, seen = self.session.unit("volume"), self.session.examination

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Generator
 from math import isfinite
 
 from msgspec import Struct
@@ -15,18 +16,17 @@ from honest_lift.checks.wording import figure_words, limit_words, margin_words, 
 from honest_lift.checks.working import working
 from honest_lift.facts.cautions import CAUTIONS
 from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.fitments import CHANGEABLE, Slot
 from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.numbers.verdict import Verdict
+from honest_lift.sheets.build_sheet.pages import Page, pages_of
+from honest_lift.sheets.shapes import SHAPES
 
-SHAPES = {
-    Verdict.PASSES: "●",
-    Verdict.CLOSE: "◐",
-    Verdict.FAILS: "▲",
-    Verdict.UNPROVEN: "◌",
-}  # told apart without a colour
 _MAIN = ("installed_height", "seat_load", "open_load", "coil_bind_clearance", "retainer_seal", "piston_valve")
 _OTHER_SYSTEM = {"in": "mm", "mm": "in", "lbf": "N", "N": "lbf"}
 _DASH = "–"
+_PARTS: tuple[Slot, ...] = ("locks", "retainer", "locator", "valve", "seat", "seal")
+_AT_ONCE = 50  # workings between two looks at whoever waits
 
 
 class Row(Struct, frozen=True):
@@ -68,19 +68,39 @@ class Sheet(Struct, frozen=True):
     cautions: tuple[str, ...]
     workings: tuple[tuple[str, tuple[str, ...]], ...]
     fingerprint: str
+    pages: tuple[Page, ...] = ()  # with their drawings
 
 
 def sheet_of(book: Book, seen: Examination, day: str, *, both: bool = False, appendix: bool = True) -> Sheet:
     """Put a sheet together. `both`: inches and millimetres side by side; `appendix`: with the working of every finding."""
+    *_, whole = sheet_coming(book, seen, day, both=both, appendix=appendix)
+    assert isinstance(whole, Sheet)
+    return whole
+
+
+def sheet_coming(
+    book: Book, seen: Examination, day: str, *, both: bool = False, appendix: bool = True
+) -> Generator[str | Sheet, None, None]:
+    """Put a sheet together, a part at a time: the name of each as it is done, and the sheet last. Whoever waits may stop it."""
     engine = book.engine
+    pages = []
+    for page in pages_of(book, seen):
+        pages.append(page)
+        yield page.title
     fitted = [one for one in seen.findings if one.position]
     verdict = seen.of_engine()
-    return Sheet(
+    rows = _steps(book, seen, both=both)
+    yield "Findings"
+    workings: list[tuple[str, tuple[str, ...]]] = []
+    for k, one in enumerate(seen.findings if appendix else ()):
+        workings.append((title(one), working(one, engine)))
+        if k % _AT_ONCE == 0:
+            yield "Workings"
+    yield Sheet(
         engine.name or "Engine without a name", _about(book, day), verdict.word, SHAPES[verdict], _paragraph(fitted, engine),
         _counted(fitted, Verdict.UNPROVEN), _signatures(book, seen), _heads(engine, seen), _valves(engine, seen, both=both),
-        _steps(book, seen, both=both), (_springs(engine), _fitted(engine), _tools(engine)), CAUTIONS,
-        tuple((title(one), working(one, engine)) for one in seen.findings) if appendix else (),
-        book.chains[-1].fingerprint if book.chains else "",
+        rows, (_springs(engine), _fitted(engine), _tools(engine)), CAUTIONS, tuple(workings),
+        book.chains[-1].fingerprint if book.chains else "", tuple(pages),
     )  # fmt: skip
 
 
@@ -153,7 +173,8 @@ def _valves(engine: Engine, seen: Examination, *, both: bool) -> Part:
 
 def _cell(found: Finding, engine: Engine, *, both: bool) -> str:
     other = f" ({_other(found, engine)})" if both and _other(found, engine) else ""
-    return f"{SHAPES[found.verdict]} {figure_words(found, engine)}{other}"
+    word = "" if found.verdict is Verdict.PASSES else f" {found.verdict.word}"  # shapes alone are small on paper
+    return f"{SHAPES[found.verdict]} {figure_words(found, engine)}{other}{word}"
 
 
 def _other(found: Finding, engine: Engine) -> str:
@@ -199,15 +220,33 @@ def _springs(engine: Engine) -> Part:
 
 
 def _fitted(engine: Engine) -> Part:
+    """Give what sits at each valve: spring, stacks of shims, and what was changed of locks, retainer, valve and the rest."""
     unit = engine.unit("length")
 
-    def stack(slot: str, name: str) -> str:
-        found = engine.fitted(slot, name)  # type: ignore[arg-type]
+    def stack(slot: Slot, name: str) -> str:
+        found = engine.fitted(slot, name)
         return " + ".join(in_figures(one, "length", unit) for one in (found.thicknesses_mm or ())) if found else ""
 
-    rows = tuple((one.id, engine.spring_at(one.id) or _DASH, stack("shims", one.id) or "none", stack("inner_shims", one.id))
+    rows = tuple((one.id, engine.spring_at(one.id) or _DASH, stack("shims", one.id) or "none",
+                  stack("inner shims", one.id) or _DASH, stack("lash shim", one.id) or _DASH, _changed_at(engine, one.id))
                  for one in engine.layout.positions)  # fmt: skip
-    return Part("What is fitted", ("valve", "spring", f"shims, {unit}", f"under the inner, {unit}"), rows)
+    heads = (
+        "valve",
+        "spring",
+        f"shims, {unit}",
+        f"under the inner, {unit}",
+        f"lash shim, {unit}",
+        "other parts changed",
+    )
+    return Part("Spring, shim and lock card", heads, rows)
+
+
+def _changed_at(engine: Engine, position: str) -> str:
+    found = ((slot, engine.fitted(slot, position)) for slot in _PARTS)
+    return (
+        "; ".join(f"{slot}: {one.note or CHANGEABLE[slot]} {one.when[:10]}".rstrip() for slot, one in found if one)
+        or _DASH
+    )
 
 
 def _tools(engine: Engine) -> Part:

@@ -1,39 +1,39 @@
-"""The drawings of the spring bench: the current spring's load curve, and the map of where every spring binds."""
+"""The drawings of the spring bench: a spring's load curve, and the map of where every spring of its set binds."""
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from itertools import pairwise
 from math import isfinite, nan
 
-from honest_lift.desk.session import Session
+import numpy as np
+
 from honest_lift.drawings.chart import Chart
 from honest_lift.drawings.scene import Point, Scene
 from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
 from honest_lift.drawings.spring.load_curve import LoadCurve, load_chart
+from honest_lift.estimates.estimate import Estimate
+from honest_lift.estimates.spring.form import form_of
+from honest_lift.estimates.spring.geometry import nest_load, predicted_of
+from honest_lift.estimates.spring.loads import spring_curves
+from honest_lift.facts.engine import Book
+from honest_lift.numbers.doubt import COVERAGE, exact
 from honest_lift.numbers.units import from_inside, unit_of
 
 _SAMPLES = 40
 
 
-def curve_chart(session: Session) -> Chart:
-    """Draw the load curve of the current spring with its rate in steps, its card and what geometry predicts."""
-    import numpy as np
-
-    from honest_lift.estimates.estimate import Estimate
-    from honest_lift.estimates.spring.form import form_of
-    from honest_lift.estimates.spring.geometry import nest_load, predicted_of
-    from honest_lift.estimates.spring.loads import spring_curves
-    from honest_lift.numbers.doubt import COVERAGE, exact
-
-    book, engine = session.book, session.engine
+def load_curve_drawn(book: Book, spring: str) -> Chart:
+    """Draw the load curve of a spring with its rate in steps, its card and what geometry predicts."""
+    engine = book.engine
     length, load, rate = (engine.unit(one) for one in ("length", "load", "rate"))
 
-    def shown(points) -> tuple[Point, ...]:
+    def shown(points: Iterable[Point]) -> tuple[Point, ...]:
         return tuple((from_inside(h, "length", length), from_inside(f, "load", load)) for h, f in points if isfinite(f))
 
-    curves = spring_curves(book, [session.spring])
+    curves = spring_curves(book, [spring])
     measured = sorted(curves.inputs[0][0].points)
-    card = engine.card_of(session.spring)
+    card = engine.card_of(spring)
     sampled, band = tuple[Point, ...](), tuple[tuple[float, float, float], ...]()
     predicted: tuple[Point, ...] = ()
     if len(measured) > 1:
@@ -63,21 +63,19 @@ def curve_chart(session: Session) -> Chart:
     ))  # fmt: skip
 
 
-def bind_map(session: Session) -> Scene:
-    """Draw where every spring of the current one's set binds, with the card's bind height as the end of the band."""
-    from honest_lift.estimates.spring.loads import spring_curves
-
-    engine = session.engine
-    unit, owner = engine.unit("length"), engine.set_of(session.spring)
+def binds_drawn(book: Book, spring: str) -> Scene:
+    """Draw where every spring of a spring's set binds, with the card's bind height as the end of the band."""
+    engine = book.engine
+    unit, owner = engine.unit("length"), engine.set_of(spring)
     names = [one.id for one in engine.springs if owner and one.set == owner.id]
     if not names:
         return height_axis_scene((), nan, nan, 3, unit)
-    binds = spring_curves(session.book, names).bind.figure.value.tolist()
+    binds = spring_curves(book, names).bind.figure.value.tolist()
     dots = [
-        Dot(name, from_inside(bind, "length", unit) if isfinite(bind) else nan, name == session.spring)
+        Dot(name, from_inside(bind, "length", unit) if isfinite(bind) else nan, name == spring)
         for name, bind in zip(names, binds, strict=True)
     ]
-    card = engine.card_of(session.spring)
+    card = engine.card_of(spring)
     most = from_inside(card.bind_height_mm, "length", unit) if card and card.bind_height_mm is not None else nan
     known = [dot.height for dot in dots if isfinite(dot.height)]
     low = min([*known, most]) if known and isfinite(most) else nan

@@ -82,6 +82,7 @@ def main() -> None:
         ("shims.py", ""),
         ("motion.py", ""),
         ("gauge_lines.py", ""),
+        ("papers.py", ""),
     ):
         _, said = run(script)
         for name, (took, *target) in said.items():

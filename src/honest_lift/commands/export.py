@@ -1,23 +1,31 @@
-"""Readings and findings as tables in a folder."""
+"""Readings and findings as tables, and drawings, into a folder."""
 
 from __future__ import annotations
 
 import argparse
+import os
 import sys
+from collections.abc import Iterator
 from pathlib import Path
+from typing import TYPE_CHECKING
 
-from honest_lift.commands.given import FAULT, book_of
+from honest_lift.commands.given import FAULT, add_engine, book_of
+
+if TYPE_CHECKING:
+    from honest_lift.checks.examine import Examination
+    from honest_lift.facts.engine import Book
 
 
 def fill(parser: argparse.ArgumentParser) -> None:
     """Say what it takes."""
-    parser.add_argument(
-        "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
-    )
+    add_engine(parser)
     parser.add_argument(
         "--to", type=Path, required=True, metavar="DIR", help="where the files go; made if it is not there"
     )
     parser.add_argument("--comma", action="store_true", help="decimal commas, cells parted by semicolons")
+    parser.add_argument(
+        "--drawings", action="store_true", help="the drawings of the build sheet too, each as SVG and PNG"
+    )
 
 
 def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
@@ -28,15 +36,39 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
 
     from honest_lift.checks.examine import examine
     from honest_lift.facts import disk
-    from honest_lift.sheets.tables import exports
 
-    for name, text in exports(book, examine(book), comma=options.comma):
+    for name, data in _files(book, examine(book), options):
         path = options.to / name
         try:
             disk.make_folder(options.to)
-            disk.put_out(path, text.encode())
+            disk.put_out(path, data)
         except OSError as error:
             print(f"honest-lift: {path}: {disk.why(error)}.", file=sys.stderr)
             return FAULT
         print(path)
     return 0
+
+
+def _files(book: Book, seen: Examination, options: argparse.Namespace) -> Iterator[tuple[str, bytes]]:
+    from honest_lift.sheets.tables import exports
+
+    for name, text in exports(book, seen, comma=options.comma):
+        yield name, text.encode()
+    if options.drawings:
+        yield from _drawings(book, seen)
+
+
+def _drawings(book: Book, seen: Examination) -> Iterator[tuple[str, bytes]]:
+    os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    from honest_lift.desk.theme import load_fonts
+    from honest_lift.desk.vector_out import png_of_svg
+    from honest_lift.desk.window import application
+    from honest_lift.sheets.build_sheet.pages import pages_of
+
+    app = application()
+    load_fonts()
+    for page in pages_of(book, seen):
+        for one in page.drawings:
+            yield f"{one.key}.svg", one.svg.encode()
+            yield f"{one.key}.png", png_of_svg(one.svg, one.wide, one.high)
+    del app  # it had to live while something was drawn

@@ -17,6 +17,13 @@ FAULT = 2  # exit status: of the file, the call, the machine or the program
 NAMES = ", ".join(DEMONSTRATIONS)
 
 
+def add_engine(parser: argparse.ArgumentParser) -> None:
+    """Let a command take an engine."""
+    parser.add_argument(
+        "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
+    )
+
+
 def book_of(file: str) -> Book | None:
     """Give the book of a file, or of the demonstration; None, and it is said, where it can't be read."""
     from honest_lift.facts.file import FileError, read_book

@@ -9,7 +9,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from honest_lift.commands.given import FAULT, book_of
+from honest_lift.commands.given import FAULT, add_engine, book_of
 
 if TYPE_CHECKING:
     from honest_lift.facts.engine import Book
@@ -20,9 +20,7 @@ _NAMES = ("sheet", "order", "book", "shims", "grid")  # of sheets/papers, whose 
 
 def fill(parser: argparse.ArgumentParser) -> None:
     """Say what it takes."""
-    parser.add_argument(
-        "file", help="an engine file, or “demo” for the demonstration engine, “demo:four” for the second"
-    )
+    add_engine(parser)
     parser.add_argument(
         "--paper", choices=_NAMES, default="sheet",
         help="sheet: the build sheet; order: the machinist's work order; book: for whoever buys the engine; shims: the shim plan "

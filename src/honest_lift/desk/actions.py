@@ -39,6 +39,13 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("save_as", "Save &as…", "&Engine", "Ctrl+Shift+S", lambda window: window.files.save_engine_as()),
     ActionRow("sheet", "Build s&heet…", "&Engine", "Ctrl+P", lambda window: window.files.write_sheet()),
     ActionRow("grid", "Blank &grid for a pen…", "&Engine", "", lambda window: window.files.write_grid()),
+    ActionRow(
+        "page_out",
+        "Save a &table or drawing of this page…",
+        "&Engine",
+        "Ctrl+Shift+E",
+        lambda window: window.save_page(),
+    ),
     ActionRow("restore", "&Restore the backup…", "&Engine", "", lambda window: window.files.restore_backup()),
     ActionRow("recover", "Look for unsa&ved work…", "&Engine", "", lambda window: window.files.recover_never_saved()),
     ActionRow("close", "&Close the window", "&Engine", "Ctrl+W", lambda window: window.close()),
@@ -94,10 +101,11 @@ ACTIONS: tuple[ActionRow, ...] = (
         ActionRow(f"demo_{name}", f"Demonstration &{number}: {one.title}", "&Help", "", partial(_open_demo, name))
         for number, (name, one) in enumerate(DEMONSTRATIONS.items(), start=1)
     ),
-    ActionRow("bench", "Simulated &bench, for practice…", "&Help", "", lambda window: window.open_bench()),
-    ActionRow("keys", "&Keys", "&Help", "F1", lambda window: window.show_keys()),
+    ActionRow("bench", "Simulated &bench, for practice…", "&Help", "", lambda window: window.help.open_bench()),
+    ActionRow("manual", "&Manual", "&Help", "F1", lambda window: window.help.show_manual()),
+    ActionRow("keys", "&Keys", "&Help", "", lambda window: window.help.show_keys()),
     ActionRow("what", "&What is this?", "&Help", "Shift+F1", lambda window: window.show_what()),
-    ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.show_cautions()),
-    ActionRow("about", "&About", "&Help", "", lambda window: window.show_about()),
+    ActionRow("cautions", "&Cautions", "&Help", "", lambda window: window.help.show_cautions()),
+    ActionRow("about", "&About", "&Help", "", lambda window: window.help.show_about()),
 )
 CHECKABLE = ("whole", "theme", "sound")

@@ -155,10 +155,15 @@ def parts_to_open(parent: QWidget, folder: Path) -> Path | None:
     return Path(name) if name else None
 
 
-def svg_to_save(parent: QWidget, suggestion: Path) -> Path | None:
-    """Ask where to write a drawing."""
-    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save the drawing"), str(suggestion), "SVG (*.svg)")
-    return Path(name if name.endswith(".svg") else f"{name}.svg") if name else None
+def drawing_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write a drawing, and as what; one without an ending is SVG."""
+    name, kind = QFileDialog.getSaveFileName(
+        parent, parent.tr("Save the drawing"), str(suggestion), "SVG (*.svg);;PNG (*.png)"
+    )
+    if not name:
+        return None
+    known = Path(name).suffix.lower() in (".svg", ".png")
+    return Path(name if known else f"{name}{'.png' if kind.startswith('PNG') else '.svg'}")
 
 
 def chart_to_save(parent: QWidget, suggestion: Path) -> Path | None:

@@ -97,6 +97,8 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QTableView::item {{ border-bottom: 1px solid {t.rule}; padding: 0 4px; }}
     QTableView::item:selected {{ background: {t.select}; color: {t.ink}; }}
     QListWidget {{ background: {t.paper}; border: 1px solid {t.edge}; border-radius: 3px; outline: 0; }}
+    QTextBrowser {{ background: {t.paper}; border: 1px solid {t.edge}; border-radius: 3px; font-size: {px[14]};
+        selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}
     QListWidget::item {{ padding: 2px 4px; }}
     QListWidget::item:selected {{ background: {t.select}; color: {t.ink}; }}
     QListWidget:focus {{ border: 2px solid {t.close}; }}

@@ -3,20 +3,19 @@
 from __future__ import annotations
 
 import gc
-import sys
+from importlib.resources import files
 from pathlib import Path
 
-from PyQt6.QtCore import QProcess, QSettings, QSize, QTimer
-from PyQt6.QtGui import QAction, QKeySequence
+from PyQt6.QtCore import QSettings, QSize, QTimer
+from PyQt6.QtGui import QAction, QIcon, QKeySequence
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
-from honest_lift import __version__
-from honest_lift.desk import questions
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
 from honest_lift.desk.bar_hint import fold_choices
 from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
+from honest_lift.desk.help import Help
 from honest_lift.desk.label import Label
 from honest_lift.desk.ladder import Ladder
 from honest_lift.desk.landing import land
@@ -50,6 +49,7 @@ class Window(QMainWindow):
         self.setAcceptDrops(True)
         self._build()
         self.files, self.measure = Files(self, session), Measure(self, session, self.bar)
+        self.help = Help(self, session)
         self.tones = Tones(session, self.bar)
         session.demo_asked.connect(self.files.open_demo)
         self._make_actions()
@@ -264,6 +264,12 @@ class Window(QMainWindow):
         if path and self.files.may_leave():
             self.files.open_path(path)
 
+    def save_page(self) -> None:
+        """Save a table or drawing of the open page."""
+        from honest_lift.desk.page_out import save_page
+
+        save_page(self, self.session, self.stack.currentWidget())
+
     # --- undo, view ---
 
     def undo(self) -> None:
@@ -344,42 +350,6 @@ class Window(QMainWindow):
         """Zoom out."""
         self.dress(self.theme_name, max(self.zoom / 1.1, 0.7))
 
-    # --- help ---
-
-    def open_bench(self) -> None:
-        """Open the simulated bench, a program of its own."""
-        started, _ = QProcess.startDetached(sys.executable, ["-m", "honest_lift.cli", "gauges"])
-        self.session.told.emit(
-            self.tr("The bench opens in a window of its own; its tools are heard here as real ones are.")
-            if started
-            else self.tr("The bench can't be started: run honest-lift gauges.")
-        )
-
-    def show_keys(self) -> None:
-        """Show the keys, as they are."""
-        rows = [(row.key, row.title.replace("&", "").rstrip("…")) for row in ACTIONS if row.key]
-        rows += [
-            ("Enter", "take the reading and step on"),
-            ("Shift+Enter, *", "take it as a repeat of what is there"),
-            ("Up, Down", "another valve or spring"),
-        ]
-        table = "".join(f"<tr><td><b>{key}</b>&nbsp;&nbsp;</td><td>{title}</td></tr>" for key, title in rows)
-        questions.show_table(self, self.tr("Keys"), f"<table>{table}</table>")
-
-    def show_cautions(self) -> None:
-        """Show the cautions whole."""
-        from honest_lift.facts.cautions import CAUTIONS
-
-        questions.tell(self, self.tr("Cautions"), "\n\n".join(CAUTIONS))
-
-    def show_about(self) -> None:
-        """Say what this is."""
-        words = self.tr(
-            "Honest Lift {0}. Free software under the GNU General Public License, version 3 or later. "
-            "It proves nothing that was not measured."
-        )
-        questions.tell(self, self.tr("About"), words.format(__version__))
-
 
 def _make_finding(session: Session, _bar: ReadingBar) -> QWidget:
     from honest_lift.desk.finding.sheet import FindingSheet
@@ -395,4 +365,5 @@ def application() -> QApplication:
     app = QApplication(["honest-lift"])
     app.setApplicationName("honest-lift")
     app.setDesktopFileName("honest-lift")
+    app.setWindowIcon(QIcon(str(files("honest_lift.desktop").joinpath("icons", "honest-lift.svg"))))
     return app

@@ -155,6 +155,14 @@ def _mended(data: bytes, name: str) -> Book:
     return book
 
 
+def version_of(path: Path) -> int:
+    """Give the version an engine file is of, as it lies there. Raises FileError where it is no engine file at all."""
+    raw = _document(_bytes_of(path), str(path))
+    if raw.get("format") != FORMAT or not isinstance(raw.get("version"), int):
+        raise FileError(_no_engine_file(str(path)))
+    return int(raw["version"])
+
+
 def proof_of_file(path: Path) -> Proof:
     """Prove the book of an engine file as it lies there. Raises FileError where it is no engine file at all."""
     raw = _document(_bytes_of(path), str(path))

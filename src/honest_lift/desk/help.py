@@ -1,0 +1,63 @@
+"""What the Help menu does for one window: the manual, the keys, the cautions, the bench, and what this program is."""
+
+from __future__ import annotations
+
+import sys
+from typing import TYPE_CHECKING, Any
+
+from PyQt6.QtCore import QProcess
+
+from honest_lift import __version__
+from honest_lift.desk import questions
+from honest_lift.desk.session import Session
+from honest_lift.desk.theme import THEMES
+
+if TYPE_CHECKING:
+    from honest_lift.desk.manual_window import ManualWindow
+
+
+class Help:
+    """Answers the actions of the Help menu."""
+
+    def __init__(self, window: Any, session: Session) -> None:
+        self.window, self.session, self.tr = window, session, window.tr
+        self._manual: ManualWindow | None = None
+
+    def show_manual(self, page: str = "", heading: str = "") -> None:
+        """Open the manual at a page, without one at that of the open step."""
+        from honest_lift.desk.manual_window import ManualWindow
+
+        if self._manual is None:
+            self._manual = ManualWindow(self.window)
+        self._manual.dress(THEMES[self.window.theme_name])
+        self._manual.show()
+        self._manual.open_page(page or self.session.step, heading)
+        self._manual.raise_()
+        self._manual.activateWindow()
+
+    def show_keys(self) -> None:
+        """Open the manual at the keys, as they are."""
+        self.show_manual("keys")
+
+    def open_bench(self) -> None:
+        """Open the simulated bench, a program of its own."""
+        started, _ = QProcess.startDetached(sys.executable, ["-m", "honest_lift.cli", "gauges"])
+        self.session.told.emit(
+            self.tr("The bench opens in a window of its own; its tools are heard here as real ones are.")
+            if started
+            else self.tr("The bench can't be started: run honest-lift gauges.")
+        )
+
+    def show_cautions(self) -> None:
+        """Show the cautions whole."""
+        from honest_lift.facts.cautions import CAUTIONS
+
+        questions.tell(self.window, self.tr("Cautions"), "\n\n".join(CAUTIONS))
+
+    def show_about(self) -> None:
+        """Say what this is."""
+        words = self.tr(
+            "Honest Lift {0}. Free software under the GNU General Public License, version 3 or later. "
+            "It proves nothing that was not measured."
+        )
+        questions.tell(self.window, self.tr("About"), words.format(__version__))

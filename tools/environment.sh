@@ -1,7 +1,12 @@
 # Makes the project's own environment in the checkout, once. Sourced by ./honest-lift and ./run-tests.
 # The second time only a stamp is compared, so that a start costs nothing.
+# shellcheck shell=bash
 
+: "${here:?is set by whoever sources this}"
 environment="$here/.venv"
+if [ ! -e "$environment" ] && [ ! -w "$here" ]; then # a checkout one may only read: the environment goes where one may write
+    environment="${XDG_CACHE_HOME:-$HOME/.cache}/honest-lift/environment-$(printf %s "$here" | cksum | cut -d' ' -f1)"
+fi
 
 say() { printf 'honest-lift: %s\n' "$*" >&2; }
 
@@ -27,43 +32,12 @@ find_python() {
     return 1
 }
 
-# Which Debian package carries a library that Qt misses.
-package_of() {
-    case "$1" in
-        libEGL.so.1) echo libegl1 ;;
-        libGL.so.1) echo libgl1 ;;
-        libGLX.so.0 | libOpenGL.so.0) echo libopengl0 ;;
-        libxkbcommon.so.0) echo libxkbcommon0 ;;
-        libxkbcommon-x11.so.0) echo libxkbcommon-x11-0 ;;
-        libfontconfig.so.1) echo libfontconfig1 ;;
-        libfreetype.so.6) echo libfreetype6 ;;
-        libdbus-1.so.3) echo libdbus-1-3 ;;
-        libglib-2.0.so.0 | libgthread-2.0.so.0) echo libglib2.0-0 ;;
-        libX11.so.6) echo libx11-6 ;;
-        libX11-xcb.so.1) echo libx11-xcb1 ;;
-        libxcb.so.1) echo libxcb1 ;;
-        libxcb-render-util.so.0) echo libxcb-render-util0 ;;
-        libxcb-xinput.so.0) echo libxcb-xinput0 ;;
-        libxcb-*.so.*) # libxcb-cursor.so.0 -> libxcb-cursor0
-            name="${1%%.so.*}"
-            echo "${name}${1##*.so.}"
-            ;;
-        libstdc++.so.6) echo libstdc++6 ;;
-        *) echo "$1" ;;
-    esac
-}
-
-# Name and, where it may, install the system libraries that Qt misses: first those of any window, drawn or not,
-# then those of a window on an X display.
+# Name and, where it may, install the system libraries that Qt misses (src/honest_lift/system_pieces.py knows them).
 qt_libraries() {
-    qt=$("$environment/bin/python" -c 'import importlib.util as u; print(u.find_spec("PyQt6").submodule_search_locations[0])')/Qt6
     # A library that comes in may need another, so look again after each round.
     for _ in 1 2 3; do
-        missing=$(ldd "$qt"/lib/libQt6Gui.so.6 "$qt"/lib/libQt6Widgets.so.6 "$qt"/lib/libQt6DBus.so.6 \
-            "$qt"/plugins/platforms/libqoffscreen.so "$qt"/plugins/platforms/libqxcb.so 2>/dev/null |
-            awk '/not found/ {print $1}' | grep -v '^libQt6' | sort -u)
-        [ -z "$missing" ] && return 0
-        packages=$(for one in $missing; do package_of "$one"; done | sort -u | tr '\n' ' ')
+        packages=$("$environment/bin/python" "$here/src/honest_lift/system_pieces.py")
+        [ -z "$packages" ] && return 0
         # shellcheck disable=SC2086
         install_debian $packages || return 1
     done
@@ -84,7 +58,7 @@ make_environment() {
         if qt_libraries; then
             : >"$libraries"
         else
-            say "without them no window can open; “check” works all the same."
+            say "without them no window can open; check works all the same."
         fi
     fi
     return 0
@@ -99,11 +73,16 @@ install_packages() {
         install_debian python3-venv || return 1
     fi
     say "making the environment in ${environment##*/}, once; this takes a minute or two"
+    [ -w "$here" ] || say "this checkout can't be written to, so it is made in ${environment%/*}; or install it: pipx install $here"
+    mkdir -p "${environment%/*}" || {
+        say "${environment%/*} can't be written to: copy the checkout to a folder of your own, or set XDG_CACHE_HOME."
+        return 1
+    }
     [ -x "$environment/bin/python" ] && [ "$(cat "$environment"/.made-* 2>/dev/null | head -c "${#here}")" = "$here" ] ||
         rm -rf "$environment"
     "$python" -m venv "$environment" || return 1
     what="$here"
-    [ "$1" = test ] && what="$here[test]"
+    [ "$1" = test ] && what="${here}[test]"
     "$environment/bin/python" -m pip install --quiet --disable-pip-version-check \
         --constraint "$here/constraints.txt" --editable "$what" >&2 || {
         say "the packages could not be installed; the lines above say why. Is the network there?"

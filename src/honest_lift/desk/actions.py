@@ -94,6 +94,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("strip", "&Other figure on the heads", "&View", "F6", lambda window: window.strip.show_next()),
     ActionRow("fold", "Fold or &unfold the margins", "&View", "F7", lambda window: window.ladder.rungs.toggle_fold()),
     ActionRow("theme", "Dark &theme", "&View", "Ctrl+D", lambda window: window.toggle_theme(), True),
+    ActionRow("system", "Light or dark as the s&ystem", "&View", "", lambda window: window.follow_system()),
     ActionRow("sound", "&Sound with readings", "&View", "F9", lambda window: window.toggle_sound()),
     ActionRow("larger", "&Larger", "&View", "Ctrl++", lambda window: window.larger()),
     ActionRow("smaller", "S&maller", "&View", "Ctrl+-", lambda window: window.smaller()),

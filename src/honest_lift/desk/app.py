@@ -5,11 +5,14 @@ from __future__ import annotations
 import gc
 import os
 import sys
+import threading
 from pathlib import Path
 
 from PyQt6 import sip
 from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
+from honest_lift import __version__
+from honest_lift.desk.door import knock
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.faults import Faults
 from honest_lift.desk.lobes_beside import LobesBeside, cached
@@ -31,6 +34,9 @@ def run(file: Path | None, *, demo: str) -> int:
     faults = Faults()
     faults.watch()
     load_fonts()
+    if file is not None and knock(file):
+        say(f"honest-lift: {file} is open already; its window comes to the front.", sys.stderr)
+        return 0
     settings = QSettings("honest-lift", "honest-lift")
     session = Session()
     session.lobes = LobesBeside(session, session.examine_again, cached("lobes"))
@@ -55,6 +61,7 @@ def run(file: Path | None, *, demo: str) -> int:
     window.show()
     QTimer.singleShot(_SETTLED_MS, gc.freeze)  # looking through all that is loaded for garbage would hold a slider up
     QTimer.singleShot(_SETTLED_MS, start_log)
+    QTimer.singleShot(_SETTLED_MS, lambda: threading.Thread(target=_look_at_system, daemon=True).start())
     status = app.exec()
     ending.let_go()
     qInstallMessageHandler(None)  # nothing of Python may be called by Qt while Python itself ends
@@ -63,6 +70,16 @@ def run(file: Path | None, *, demo: str) -> int:
 
 
 _SETTLED_MS = 5000
+
+
+def _look_at_system() -> None:
+    """Name in one line, at the first start, what this machine lacks to print or to be at home on Wayland."""
+    from platformdirs import user_cache_path
+
+    from honest_lift.system_pieces import look_once
+
+    if told := look_once(user_cache_path("honest-lift") / f"system-looked-at-{__version__}"):
+        print(f"honest-lift: {told}", file=sys.stderr)
 
 
 def _workers_of(session: Session) -> tuple[Workers, ...]:
@@ -80,8 +97,12 @@ def _end_in_one_line(kind: QtMsgType, context: object, words: str) -> None:
     if kind == QtMsgType.QtFatalMsg:
         named = ((name, os.environ.get(name)) for name in ("QT_QPA_PLATFORM", "DISPLAY", "WAYLAND_DISPLAY"))
         tried = ", ".join(f"{name}={value}" for name, value in named if value)
-        why = "no such platform, the display does not answer, or a system library of Qt is missing"
-        print(f"honest-lift: no window can be opened ({tried}): {why}.", file=sys.stderr, flush=True)
+        from honest_lift.system_pieces import missing
+        from honest_lift.system_pieces import words as said
+
+        lacking = missing(beside=False)
+        why = said(lacking) if lacking else "no such platform, or the display does not answer."
+        print(f"honest-lift: no window can be opened ({tried}): {why}", file=sys.stderr, flush=True)
         os._exit(2)
 
 

@@ -46,6 +46,11 @@ class Files:
         if path := questions.file_to_open(self.window, folder):
             self.open_path(path)
 
+    def open_recent(self, path: Path) -> None:
+        """Open a file of those that were open last."""
+        if self.may_leave():
+            self.open_path(path)
+
     def open_path(self, path: Path) -> None:
         """Open a file; what is wrong with it is said."""
         try:

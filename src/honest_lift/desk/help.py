@@ -24,13 +24,18 @@ class Help:
         self._manual: ManualWindow | None = None
 
     def show_manual(self, page: str = "", heading: str = "") -> None:
-        """Open the manual at a page, without one at that of the open step."""
+        """Open the manual at a page; without one at that of the open step, at the check whose finding is looked into."""
         from honest_lift.desk.manual_window import ManualWindow
 
         if self._manual is None:
             self._manual = ManualWindow(self.window)
         self._manual.dress(THEMES[self.window.theme_name])
         self._manual.show()
+        if not page and self.session.check:
+            from honest_lift.checks.unbegun import every_check
+
+            check = every_check()[self.session.check]
+            page, heading = check.step, check.title
         self._manual.open_page(page or self.session.step, heading)
         self._manual.raise_()
         self._manual.activateWindow()

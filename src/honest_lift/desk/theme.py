@@ -5,7 +5,8 @@ from __future__ import annotations
 from pathlib import Path
 
 from msgspec import Struct
-from PyQt6.QtGui import QColor, QFont, QFontDatabase
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QColor, QFont, QFontDatabase, QGuiApplication
 
 FAMILY = "B612"
 _FONTS = Path(__file__).parent / "fonts"
@@ -65,6 +66,12 @@ def font(pixels: float, *, bold: bool = False, italic: bool = False) -> QFont:
     face.setBold(bold)
     face.setItalic(italic)
     return face
+
+
+def theme_of_system() -> str:
+    """Name the theme that goes with the system's own: dark where it says so, light where it says nothing."""
+    dark = QGuiApplication.styleHints().colorScheme() == Qt.ColorScheme.Dark
+    return DARK.name if dark else LIGHT.name
 
 
 def style_sheet(theme: Theme, zoom: float) -> str:

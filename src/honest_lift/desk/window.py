@@ -6,13 +6,14 @@ import gc
 from importlib.resources import files
 from pathlib import Path
 
-from PyQt6.QtCore import QSettings, QSize, QTimer
+from PyQt6.QtCore import QSettings, QSize, Qt, QTimer
 from PyQt6.QtGui import QAction, QIcon, QKeySequence
-from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QStackedWidget, QStyle, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QMenu, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
 from honest_lift.desk.bar_hint import fold_choices
 from honest_lift.desk.disk_notice import DiskNotice
+from honest_lift.desk.door import Door
 from honest_lift.desk.files import Files
 from honest_lift.desk.head_strip import HeadStrip
 from honest_lift.desk.help import Help
@@ -23,16 +24,18 @@ from honest_lift.desk.measure import Measure
 from honest_lift.desk.mnemonics import give_mnemonics
 from honest_lift.desk.next_list import NextList
 from honest_lift.desk.reading_bar import ReadingBar
+from honest_lift.desk.recent import Recent
 from honest_lift.desk.route import Route
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import FIRST, STEPS
-from honest_lift.desk.theme import THEMES, style_sheet
+from honest_lift.desk.theme import THEMES, style_sheet, theme_of_system
 from honest_lift.desk.tones import Tones
 from honest_lift.facts.journal_file import named
 
 FINDING = "finding"  # the sheet of one finding, which is no step
 
 
+_ENGINE = "&Engine"
 _NARROW = 1200  # unzoomed pixels
 
 
@@ -43,17 +46,19 @@ class Window(QMainWindow):
         super().__init__()
         self.session, self.settings = session, settings
         self.theme_name, self.zoom = "light", 1.0
-        self._painted = self.offers_left_behind = False
+        self._painted = self.offers_left_behind = self._theme_chosen = False
         self._actions: dict[str, QAction] = {}
         self.setWindowTitle("Honest Lift")
         self.setAcceptDrops(True)
         self._build()
         self.files, self.measure = Files(self, session), Measure(self, session, self.bar)
-        self.help = Help(self, session)
+        self.help, self.recent, self.door = Help(self, session), Recent(settings), Door(self)
+        self.door.knocked.connect(self.come_forward)
         self.tones = Tones(session, self.bar)
         session.demo_asked.connect(self.files.open_demo)
         self._make_actions()
         self._restore()
+        QApplication.styleHints().colorSchemeChanged.connect(self._take_system_theme)
         for signal in (session.changed, session.moved):
             signal.connect(self._follow)
         self._follow()
@@ -128,6 +133,9 @@ class Window(QMainWindow):
             action.triggered.connect(lambda _=False, does=row.does: does(self))
             menus[row.menu].addAction(action)
             self._actions[row.id] = action
+        recent = QMenu(self.tr("Open re&cent"), self)
+        recent.aboutToShow.connect(lambda: self.recent.fill(recent, self.files.open_recent))
+        menus[_ENGINE].insertMenu(self._actions["save"], recent)
 
     def _sheet(self, step: str) -> QWidget:
         """Give a step's sheet, made when it is first opened: the first window waits for none it does not show."""
@@ -194,6 +202,7 @@ class Window(QMainWindow):
         gc.enable()
         gc.freeze()  # what the start has made stays; walking through it again and again would be felt while typing
         self.session.lines.begin()
+        self.remember_engine()
         self.files.say_who_has_it()
         self.files.offer_recovery()
         if self.offers_left_behind:
@@ -218,10 +227,11 @@ class Window(QMainWindow):
         self.session.close()
 
     def _restore(self) -> None:
-        theme, zoom = "light", 1.0
+        theme, zoom = theme_of_system(), 1.0
         if self.settings:
-            theme = str(self.settings.value("theme", "light"))
-            theme = theme if theme in THEMES else "light"
+            chosen = str(self.settings.value("theme", ""))
+            self._theme_chosen = chosen in THEMES
+            theme = chosen if self._theme_chosen else theme
             zoom = min(max(float(self.settings.value("zoom", 1.0)), 0.7), 2.5)
             if geometry := self.settings.value("geometry"):
                 self.restoreGeometry(geometry)
@@ -246,10 +256,19 @@ class Window(QMainWindow):
         """Remember which file is open, so that a start after whatever ends this one opens it again."""
         if self.settings and str(self.settings.value("last", "") or "") != (now := named(self.session.path)):
             self.settings.setValue("last", now)
+            self.recent.remember(self.session.path)
+        if self.settings and self._painted:
+            self.door.stand_at(self.session.path)
+
+    def come_forward(self) -> None:
+        """Come to the front: somebody started the program with the file that is open here."""
+        self.setWindowState(self.windowState() & ~Qt.WindowState.WindowMinimized)
+        self.raise_()
+        self.activateWindow()
 
     def _remember(self) -> None:
         if self.settings:
-            self.settings.setValue("theme", self.theme_name)
+            self.settings.setValue("theme", self.theme_name if self._theme_chosen else "")
             self.settings.setValue("zoom", self.zoom)
             self.settings.setValue("sound", "on" if self.tones.is_on else "off")
             self.settings.setValue("geometry", self.saveGeometry())
@@ -330,8 +349,18 @@ class Window(QMainWindow):
         self.strip.refresh()
 
     def toggle_theme(self) -> None:
-        """Light or dark."""
+        """Light or dark, whatever the system has."""
+        self._theme_chosen = True
         self.dress("dark" if self.theme_name == "light" else "light", self.zoom)
+
+    def follow_system(self) -> None:
+        """Take the system's light or dark, now and whenever it changes."""
+        self._theme_chosen = False
+        self._take_system_theme()
+
+    def _take_system_theme(self) -> None:
+        if not self._theme_chosen and self.theme_name != theme_of_system():
+            self.dress(theme_of_system(), self.zoom)
 
     def toggle_sound(self) -> None:
         """Let readings be heard, or not."""

@@ -12,6 +12,7 @@ from typing import get_args
 import msgspec
 
 from honest_lift.checks.unbegun import every_check
+from honest_lift.commands.man_page import man_page
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.file import schema
 from honest_lift.facts.plain_schema import plainly
@@ -173,6 +174,7 @@ def glossary() -> str:
 
 
 PAGES = {
+    "honest-lift.1": man_page,
     "glossary.md": glossary,
     "findings.md": findings_page,
     "liftbook.schema.json": file_schema,

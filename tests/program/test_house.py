@@ -10,6 +10,10 @@ import tomllib
 from pathlib import Path
 
 import pytest
+from PyQt6.QtGui import QImage
+
+from honest_lift.checks.unbegun import every_check
+from honest_lift.desk.manual_window import _ORDER
 
 ROOT = Path(__file__).parents[2]
 SOURCE = ROOT / "src" / "honest_lift"
@@ -28,8 +32,8 @@ PURE = (
 )
 
 
-def docs_writer():
-    spec = importlib.util.spec_from_file_location("write_docs", ROOT / "tools" / "write_docs.py")
+def tool(name):
+    spec = importlib.util.spec_from_file_location(name, ROOT / "tools" / f"{name}.py")
     module = importlib.util.module_from_spec(spec)
     spec.loader.exec_module(module)
     return module
@@ -67,11 +71,37 @@ def test_the_first_window_waits_for_no_array_library():
         "nomenclature.md",
         "findings.md",
         "shelf-format.md",
+        "honest-lift.1",
     ],
 )
 def test_pages_drawn_from_the_program_are_up_to_date(page):
-    writer = docs_writer()
+    writer = tool("write_docs")
     assert (ROOT / "docs" / page).read_text(encoding="utf-8") == writer.PAGES[page](), "run tools/write_docs.py"
+
+
+def test_the_manual_is_drawn_from_the_program_as_it_is(qapp):
+    """Every check has its place in it, with its rules; every drawing is there; nothing of an older program is left."""
+    told = dict(tool("write_manual").pages())
+    folder = SOURCE / "manual"
+    stale = [name for name, text in told.items() if (folder / name).read_text(encoding="utf-8") != text]
+    assert stale == [], "run tools/write_manual.py"
+    assert {one.name for one in folder.iterdir() if one.suffix in (".md", ".svg")} == set(told)
+    whole = "".join(text for name, text in told.items() if name.endswith(".md"))
+    for check in every_check().values():
+        assert f"### {check.title}\n" in whole, check.name
+    assert set(_ORDER) == {name.removesuffix(".md") for name in told if name.endswith(".md")}
+
+
+def test_icons_are_drawn_from_their_drawing(qapp):
+    icons = tool("draw_icons")
+    for svg in icons.ICONS.glob("*.svg"):
+        for size in icons.SIZES:
+            kept, drawn = QImage(str(icons.ICONS / f"{svg.stem}-{size}.png")), QImage.fromData(icons.drawn(svg, size))
+            assert kept.size() == drawn.size()
+            off = sum(
+                kept.pixelColor(x, y) != drawn.pixelColor(x, y) for x in range(0, size, 3) for y in range(0, size, 3)
+            )
+            assert off < size * size / 90, "run tools/draw_icons.py"
 
 
 def test_the_walk_through_the_house_names_files_that_exist():

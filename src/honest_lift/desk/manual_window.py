@@ -37,7 +37,7 @@ _COMMENT = re.compile(r"<!--.*?-->\n?", re.DOTALL)
 _FIRST = "index"
 _MARGIN = 20.0
 _ORDER = (
-    *("index", "verdicts"),
+    *("index", "demonstrations", "verdicts"),
     *(
         "engine",
         "head",

@@ -76,3 +76,17 @@ def texts(widget: QWidget) -> set[str]:
     for one in shown(widget, SceneView):
         found += [stroke.text for _, scene in one.scenes for stroke in scene.strokes if isinstance(stroke, Words)]
     return {" ".join(one.split()) for one in found if one and one.strip()}
+
+
+def cut_words(sheet):
+    """Labels on one line, buttons and tabs that are narrower than their words."""
+    for one in shown(sheet, QAbstractButton):
+        if one.text() and one.width() < one.sizeHint().width():
+            yield f"button {one.text()}"
+    for one in shown(sheet, QLabel):
+        if one.text() and not one.wordWrap() and one.width() < one.sizeHint().width() - 1:
+            yield f"label {one.text()}"
+    for one in shown(sheet, QTabBar):
+        wide = max((one.tabRect(i).right() for i in range(one.count())), default=0)
+        if wide > one.width() + 1 and not one.usesScrollButtons():
+            yield f"tabs up to {one.tabText(one.count() - 1)}"

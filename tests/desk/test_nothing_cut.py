@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QFontMetrics
-from PyQt6.QtWidgets import QAbstractButton, QApplication, QLabel, QTabBar, QTableView
+from PyQt6.QtWidgets import QApplication, QTableView
 
 from engines import all_failing, demo
 from honest_lift.demo.demonstrations import demonstration
@@ -16,24 +16,10 @@ from honest_lift.desk.placed_words import placed
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.theme import font
 from honest_lift.facts.fresh import empty_book
-from pages import every_page, shown
+from pages import cut_words, every_page, shown
 
 SIZES = ((1280, 800, 1.0), (1024, 640, 1.0), (1280, 800, 1.3))
 ENGINES = {"failing": all_failing, "eight": demo, "four": lambda: demonstration("four"), "empty": empty_book}
-
-
-def cut_words(sheet):
-    """Labels on one line, buttons and tabs that are narrower than their words."""
-    for one in shown(sheet, QAbstractButton):
-        if one.text() and one.width() < one.sizeHint().width():
-            yield f"button {one.text()}"
-    for one in shown(sheet, QLabel):
-        if one.text() and not one.wordWrap() and one.width() < one.sizeHint().width() - 1:
-            yield f"label {one.text()}"
-    for one in shown(sheet, QTabBar):
-        wide = max((one.tabRect(i).right() for i in range(one.count())), default=0)
-        if wide > one.width() + 1 and not one.usesScrollButtons():
-            yield f"tabs up to {one.tabText(one.count() - 1)}"
 
 
 def cut_columns(view, zoom):

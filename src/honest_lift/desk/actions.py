@@ -96,6 +96,7 @@ ACTIONS: tuple[ActionRow, ...] = (
     ActionRow("theme", "Dark &theme", "&View", "Ctrl+D", lambda window: window.toggle_theme(), True),
     ActionRow("system", "Light or dark as the s&ystem", "&View", "", lambda window: window.follow_system()),
     ActionRow("sound", "&Sound with readings", "&View", "F9", lambda window: window.toggle_sound()),
+    ActionRow("language", "Lan&guage of the window…", "&View", "", lambda window: window.help.choose_language()),
     ActionRow("larger", "&Larger", "&View", "Ctrl++", lambda window: window.larger()),
     ActionRow("smaller", "S&maller", "&View", "Ctrl+-", lambda window: window.smaller()),
     *(

@@ -15,6 +15,7 @@ from honest_lift import __version__
 from honest_lift.desk.door import knock
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.faults import Faults
+from honest_lift.desk.language import speak
 from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.log import start_log
 from honest_lift.desk.session import Session
@@ -38,6 +39,7 @@ def run(file: Path | None, *, demo: str) -> int:
         say(f"honest-lift: {file} is open already; its window comes to the front.", sys.stderr)
         return 0
     settings = QSettings("honest-lift", "honest-lift")
+    spoken = speak(app, str(settings.value("language", "en") or "en"))
     session = Session()
     session.lobes = LobesBeside(session, session.examine_again, cached("lobes"))
     session.lobes.warm_up()
@@ -66,6 +68,7 @@ def run(file: Path | None, *, demo: str) -> int:
     ending.let_go()
     qInstallMessageHandler(None)  # nothing of Python may be called by Qt while Python itself ends
     sip.delete(window)
+    del spoken  # it had to live as long as the window
     return status
 
 

@@ -9,6 +9,7 @@ from PyQt6.QtCore import QProcess
 
 from honest_lift import __version__
 from honest_lift.desk import questions
+from honest_lift.desk.language import LANGUAGES
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import THEMES
 
@@ -52,6 +53,21 @@ class Help:
             if started
             else self.tr("The bench can't be started: run honest-lift gauges.")
         )
+
+    def choose_language(self) -> None:
+        """Ask for the language of menus, labels and hints; it is spoken from the next start on."""
+        settings = self.window.settings
+        now = str(settings.value("language", "en") or "en") if settings else "en"
+        names, question = (
+            list(LANGUAGES.values()),
+            self.tr("Menus, labels and hints, from the next start; findings stay English:"),
+        )
+        chosen = questions.choose(
+            self.window, self.tr("Language of the window"), question, names, list(LANGUAGES).index(now)
+        )
+        if chosen and settings:
+            settings.setValue("language", next(key for key, name in LANGUAGES.items() if name == chosen))
+            self.session.told.emit(self.tr("From the next start: {0}.").format(chosen))
 
     def show_cautions(self) -> None:
         """Show the cautions whole."""

@@ -107,6 +107,8 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QTextBrowser {{ background: {t.paper}; border: 1px solid {t.edge}; border-radius: 3px; font-size: {px[14]};
         selection-background-color: {t.blue2}; selection-color: {t.scribe}; }}
     QListWidget::item {{ padding: 2px 4px; }}
+    QListWidget::indicator {{ width: 13px; height: 13px; border: 1px solid {t.edge}; border-radius: 2px; }}
+    QListWidget::indicator:checked {{ background: {t.edge}; }}
     QListWidget::item:selected {{ background: {t.select}; color: {t.ink}; }}
     QListWidget:focus {{ border: 2px solid {t.close}; }}
     QHeaderView {{ background: {t.paper}; }}

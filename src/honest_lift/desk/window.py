@@ -135,7 +135,8 @@ class Window(QMainWindow):
             self._actions[row.id] = action
         recent = QMenu(self.tr("Open re&cent"), self)
         recent.aboutToShow.connect(lambda: self.recent.fill(recent, self.files.open_recent))
-        menus[_ENGINE].insertMenu(self._actions["save"], recent)
+        shown = menus[_ENGINE].actions()
+        menus[_ENGINE].insertMenu(shown[shown.index(self._actions["open"]) + 1], recent)
 
     def _sheet(self, step: str) -> QWidget:
         """Give a step's sheet, made when it is first opened: the first window waits for none it does not show."""

@@ -249,7 +249,7 @@ def test_an_instrument_is_listened_to_and_stopped_and_one_that_is_not_there_is_t
     dialog.line.addItem("gone", "/dev/ttyNone")
     dialog.line.setCurrentText("gone")
     dialog.listen.click()
-    qtbot.waitUntil(lambda: "Is it plugged in" in dialog.wrong.text(), timeout=5000)
+    qtbot.waitUntil(lambda: "nothing is plugged in there" in dialog.wrong.text(), timeout=5000)
     assert dialog.preview.rowCount() == 234, "what was heard stays"
     dialog.take_it.click()
     assert tables(window.session.book.journal)[0].table.source == "simulated degree wheel (invented lobe)"

@@ -9,9 +9,6 @@ import threading
 from collections.abc import Iterator
 from typing import Protocol
 
-_WAIT_S = 0.2  # how long a silent port is waited for before looking whether to stop
-_LONGEST = 400  # a line longer than this is no reading: the wrong speed, or no instrument
-
 
 class LineError(OSError):
     """An instrument that can't be listened to; the sentence says why and what to look at."""
@@ -42,26 +39,23 @@ class SerialLine:
         return f"instrument on {self.port}"
 
     def lines(self, stop: threading.Event) -> Iterator[str]:
-        """Give each line as it comes. Raises LineError where the port can't be opened or is lost."""
-        import serial
+        """Give each line as it comes, a spoiled one as words that no table takes. Raises LineError where the port is lost, can't be
+        opened, or sends no lines."""
+        from honest_lift.gauges.instruments.instrument import Instrument
+        from honest_lift.gauges.instruments.port import SerialPort
+        from honest_lift.gauges.instruments.splitter import MOST, Splitter
 
+        port = SerialPort(Instrument(self.name, port=self.port, speed=self.baud))
+        splitter, silent = Splitter(), 0
         try:
-            with serial.Serial(self.port, self.baud, timeout=_WAIT_S) as port:
-                yield from _lines_of(port, self, stop)
-        except serial.SerialException as error:
-            why = getattr(error, "strerror", None) or str(error)
-            raise LineError(f"{self.port}: {why}. Is it plugged in, and may this user read it?") from None
-
-
-def _lines_of(port: object, line: SerialLine, stop: threading.Event) -> Iterator[str]:
-    held = b""
-    while not stop.is_set():
-        held += port.read_until(b"\n", _LONGEST)  # type: ignore[attr-defined]
-        while b"\n" in held:
-            whole, held = held.split(b"\n", 1)
-            yield whole.decode("ascii", "replace").strip()
-        if len(held) >= _LONGEST:
-            raise LineError(f"{line.port}: what it sends are no lines of text. Is {line.baud} baud its speed?")
+            while not stop.is_set():
+                data = port.read()
+                silent = 0 if b"\n" in data or b"\r" in data else silent + len(data)
+                if silent > MOST:
+                    raise LineError(f"{self.port}: what it sends are no lines of text. Is {self.baud} baud its speed?")
+                yield from (line or f"({why})" for line, why in splitter.feed(data))
+        finally:
+            port.close()
 
 
 def ports() -> list[str]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import TYPE_CHECKING
 
 from PyQt6.QtCore import QCoreApplication, Qt
 from PyQt6.QtWidgets import QComboBox
@@ -13,6 +14,9 @@ from honest_lift.desk.steps.task import Task
 from honest_lift.facts.observation import words_of
 from honest_lift.facts.quantity import Way
 from honest_lift.words.what_is import quantity_hint
+
+if TYPE_CHECKING:
+    from honest_lift.desk.reading_bar import ReadingBar
 
 
 def howto_words(session: Session, task: Task | None, way: Way | None) -> str:
@@ -35,10 +39,11 @@ def explain_choices(what: QComboBox, way: QComboBox, tasks: Sequence[Task], ways
         combo.setToolTip(combo.itemData(combo.currentIndex(), Qt.ItemDataRole.ToolTipRole) or "")
 
 
-def fold_choices(what: QComboBox, way: QComboBox, zoom: float, *, narrow: bool) -> None:
-    """Let the lists of the bar be shorter in a narrow window, so that entry and hint keep their room."""
-    for combo, wide in ((what, 170), (way, 190)):
+def fold_bar(bar: ReadingBar, zoom: float, *, narrow: bool) -> None:
+    """Let the lists of the bar be shorter in a narrow window, and leave out what comes next: entry and hint keep their room."""
+    for combo, wide in ((bar.what, 170), (bar.way, 190)):
         combo.setMaximumWidth(round(wide * zoom) if narrow else _NO_END)
+    bar.then.setVisible(not narrow)
 
 
 _NO_END = 16_777_215  # QWIDGETSIZE_MAX

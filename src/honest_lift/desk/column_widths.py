@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from PyQt6.QtGui import QFontMetrics
 
 MOST_TEXT = 150  # unzoomed pixels that words of a cell may ask for; longer ones are whole under the cursor
+MOST_TIMES = 3
 _PAD = 10
 
 
@@ -25,8 +26,13 @@ def text_width(texts: Sequence[str], metrics: QFontMetrics, zoom: float, *, figu
 def shared_out(needs: Sequence[int], wished: Sequence[int | None], room: int) -> list[int]:
     """Give each column what it needs, or what is wished for it where that is more; those without a wish share what is left.
 
+    None of them grows to more than MOST_TIMES what it needs: in a wide window what is left then goes to all columns alike, so that
+    a figure never stands far from the name it belongs to.
+
     >>> shared_out([40, 60, 30], [50, None, None], 200)
     [50, 90, 60]
+    >>> shared_out([40, 60, 30], [50, None, None], 800)
+    [210, 340, 250]
     >>> shared_out([40, 60, 30], [50, None, None], 100)  # too little room: the table is scrolled
     [50, 60, 30]
     """
@@ -34,5 +40,6 @@ def shared_out(needs: Sequence[int], wished: Sequence[int | None], room: int) ->
     free = [i for i, wish in enumerate(wished) if wish is None]
     left = room - sum(wide)
     for i in free if left > 0 else ():
-        wide[i] += left // len(free)
-    return wide
+        wide[i] += min(left // len(free), (MOST_TIMES - 1) * wide[i])
+    over = max(room - sum(wide), 0) // len(wide) if free else 0
+    return [one + over for one in wide]

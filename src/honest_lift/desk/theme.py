@@ -137,6 +137,9 @@ def style_sheet(theme: Theme, zoom: float) -> str:
     QTabBar {{ background: transparent; }}
     QTabBar::tab {{ background: transparent; padding: 6px 14px; color: {t.muted}; border-bottom: 3px solid transparent; }}
     QTabBar::tab:selected {{ color: {t.ink}; border-bottom: 3px solid {t.edge}; font-weight: bold; }}
+    QTabBar QToolButton {{ background: {t.paper2}; border: 1px solid {t.edge}; border-radius: 2px; }}
+    QTabBar QToolButton::right-arrow {{ image: url({icons}/right-{t.name}.svg); width: 8px; height: 10px; }}
+    QTabBar QToolButton::left-arrow {{ image: url({icons}/left-{t.name}.svg); width: 8px; height: 10px; }}
     QTabWidget::pane {{ border: 0; border-top: 1px solid {t.rule}; }}
     #bar {{ background: {t.bar}; }}
     #bar QLabel {{ color: {t.scribe}; background: transparent; }}

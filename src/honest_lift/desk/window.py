@@ -11,7 +11,7 @@ from PyQt6.QtGui import QAction, QIcon, QKeySequence
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QMenu, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
-from honest_lift.desk.bar_hint import fold_choices
+from honest_lift.desk.bar_hint import fold_bar
 from honest_lift.desk.disk_notice import DiskNotice
 from honest_lift.desk.door import Door
 from honest_lift.desk.files import Files
@@ -117,7 +117,7 @@ class Window(QMainWindow):
         narrow = self.width() < _NARROW * self.zoom
         self.route.fold(narrow)
         self.next.setVisible(not narrow)
-        fold_choices(self.bar.what, self.bar.way, self.zoom, narrow=narrow)
+        fold_bar(self.bar, self.zoom, narrow=narrow)
 
     def _make_actions(self) -> None:
         menus = {}

@@ -6,6 +6,7 @@ import time
 from PyQt6.QtCore import QEvent, QObject, QTimer
 
 import honest_lift.desk.window as desk
+from honest_lift.desk.application import application
 from honest_lift.cli import main
 
 

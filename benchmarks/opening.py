@@ -3,10 +3,11 @@
 import time
 
 from honest_lift.demo.engine import demo_book
+from honest_lift.desk.application import application
 from honest_lift.desk.lobes_beside import LobesBeside
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import Window
 from honest_lift.facts.edits import new_id
 
 _SETTLES_S = 2.0

@@ -3,10 +3,11 @@
 import resource
 
 from honest_lift.demo.engine import demo_book
+from honest_lift.desk.application import application
 from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import STEPS
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import Window
 from honest_lift.facts.edits import new_id
 
 app = application()

@@ -7,9 +7,9 @@ import time
 from valves48 import engine_of_48
 
 from honest_lift.demo.demonstrations import demonstration
+from honest_lift.desk.application import application
 from honest_lift.desk.paper import pdf_of_paper
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import application
 from honest_lift.facts.memory.remember import forget_all
 from honest_lift.sheets.papers import build_sheet
 

@@ -22,10 +22,11 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication
 
 from honest_lift.checks.examine import examine
+from honest_lift.desk.application import application
 from honest_lift.desk.bench.window import BenchWindow
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import Window
 from honest_lift.facts.place import at_position, of_spring
 from honest_lift.gauges.practice.begin import starting_book
 from honest_lift.gauges.practice.case import Case

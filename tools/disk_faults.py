@@ -189,8 +189,8 @@ def main(most: int, seed: int) -> int:
         os.environ.update(dict.fromkeys(("XDG_STATE_HOME", "XDG_CONFIG_HOME", "XDG_DATA_HOME"), str(folder / "state")))
         os.environ["QT_QPA_PLATFORM"] = "offscreen"
         from honest_lift.demo.engine import demo_book
+        from honest_lift.desk.application import application
         from honest_lift.desk.theme import load_fonts
-        from honest_lift.desk.window import application
         from honest_lift.estimates.motion.problems import sweep_with
         from honest_lift.facts.file import encode_book
         from honest_lift.mechanics.motion.sweep import Fineness

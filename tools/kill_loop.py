@@ -25,6 +25,7 @@ from pathlib import Path
 from PyQt6.QtCore import Qt, QTimer
 from PyQt6.QtTest import QTest
 import honest_lift.desk.window as desk
+from honest_lift.desk.application import application
 from honest_lift.cli import main
 from honest_lift.desk import questions
 from honest_lift.facts import disk
@@ -80,7 +81,7 @@ def act():
 
 def drive():
     global window
-    window = next(w for w in desk.application().topLevelWidgets() if isinstance(w, desk.Window))
+    window = next(w for w in application().topLevelWidgets() if isinstance(w, desk.Window))
     if window.session.examination is None:
         QTimer.singleShot(20, drive)
         return

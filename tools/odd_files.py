@@ -162,9 +162,10 @@ def _through_the_window(
     count: int, document: Any, paths: list[tuple[Any, ...]], path: Path, hand: random.Random
 ) -> str:
     from honest_lift.desk import questions
+    from honest_lift.desk.application import application
     from honest_lift.desk.session import Session
     from honest_lift.desk.theme import load_fonts
-    from honest_lift.desk.window import Window, application
+    from honest_lift.desk.window import Window
 
     app = application()
     load_fonts()

@@ -9,26 +9,24 @@ from __future__ import annotations
 import os
 import signal
 import sys
-import threading
 import traceback
-from collections.abc import Iterator
-from contextlib import contextmanager
 
 from honest_lift.commands.given import FAULT
 from honest_lift.commands.line import parsers
+from honest_lift.commands.stopping import ended_in_order
 
 
 def main(arguments: list[str] | None = None) -> int:
     """Run the program and give its exit status."""
     arguments = list(sys.argv[1:] if arguments is None else arguments)
     try:
-        with _ended_in_order():
+        with ended_in_order():
             status = _run(arguments)
         sys.stdout.flush()  # what can't be written is said here, not while Python ends
     except KeyboardInterrupt as stopped:
         _write_no_more()
         print("honest-lift: stopped. What it had finished writing stands; nothing is half written.", file=sys.stderr)
-        return 128 + (stopped.args[0] if stopped.args else signal.SIGINT)
+        return int(128 + (stopped.args[0] if stopped.args else signal.SIGINT))
     except BrokenPipeError:  # the reader, such as head, has seen enough
         _write_no_more()
         return 0
@@ -41,23 +39,6 @@ def main(arguments: list[str] | None = None) -> int:
         print("honest-lift: this is a fault of the program, and says nothing of the engine.", file=sys.stderr)
         return FAULT
     return status
-
-
-@contextmanager
-def _ended_in_order() -> Iterator[None]:
-    """Let a request to end come as one from the keyboard does, so that what is begun is taken back. A window has its own way."""
-
-    def stop(number: int, frame: object) -> None:
-        raise KeyboardInterrupt(number)
-
-    if threading.current_thread() is not threading.main_thread():
-        yield
-        return
-    before = signal.signal(signal.SIGTERM, stop)
-    try:
-        yield
-    finally:
-        signal.signal(signal.SIGTERM, before)
 
 
 def _write_no_more() -> None:

@@ -57,7 +57,7 @@ def test_f1_opens_the_manual_at_the_place(open_window, qtbot):
     for step in STEPS:
         window.session.open_step(step)
         window._actions["manual"].trigger()
-        manual = window.help._manual
+        manual = window.help.manual
         assert manual.page.source().fileName() == f"{step}.md"
         assert manual.page.toPlainText().partition("\n")[0] == manual.list.currentItem().text()
     window.session.open_step("heights")
@@ -72,7 +72,7 @@ def test_f1_opens_the_manual_at_the_place(open_window, qtbot):
 def test_the_manual_is_searched_and_its_links_lead_somewhere(open_window, qtbot):
     window = open_window()
     window._actions["manual"].trigger()
-    manual = window.help._manual
+    manual = window.help.manual
     qtbot.keyClicks(manual.search, "witness mark")
     pages = [manual.list.item(row).text() for row in range(manual.list.count())]
     assert "Rocker" in pages

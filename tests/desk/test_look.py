@@ -158,7 +158,8 @@ def test_settings_are_kept(open_window, tmp_path):
 
     settings = QSettings(str(tmp_path / "settings.ini"), QSettings.Format.IniFormat)
     first = Window(Session(demo()), settings)
-    first.dress("dark", 1.21)
+    first.dress("light", 1.21)
+    first.toggle_theme()
     first.close()
     second = Window(Session(demo()), settings)
     assert (second.theme_name, round(second.zoom, 2)) == ("dark", 1.21)

@@ -19,6 +19,7 @@ import sys
 from PyQt6.QtCore import Qt, QTimer
 from PyQt6.QtTest import QTest
 import honest_lift.desk.window as desk
+from honest_lift.desk.application import application
 from honest_lift.cli import main
 from honest_lift.desk import questions
 
@@ -27,7 +28,7 @@ def told(parent, title, words):
 questions.tell = told
 
 def drive():
-    window = next(w for w in desk.application().topLevelWidgets() if isinstance(w, desk.Window))
+    window = next(w for w in application().topLevelWidgets() if isinstance(w, desk.Window))
     if window.session.examination is None:
         QTimer.singleShot(20, drive)
         return

@@ -18,10 +18,11 @@ import sys
 from PyQt6.QtCore import QTimer, Qt
 from PyQt6.QtTest import QTest
 import honest_lift.desk.window as desk
+from honest_lift.desk.application import application
 from honest_lift.cli import main
 
 def drive():
-    window = next(w for w in desk.application().topLevelWidgets() if isinstance(w, desk.Window))
+    window = next(w for w in application().topLevelWidgets() if isinstance(w, desk.Window))
     if window.session.examination is None:
         QTimer.singleShot(50, drive)
         return
@@ -30,8 +31,8 @@ def drive():
     QTest.keyClicks(window.bar.entry, "1 51/64")
     QTest.keyClick(window.bar.entry, Qt.Key.Key_Return)
     while window.session.examination is before:  # the next place comes first
-        desk.application().processEvents()
-    print("platform", desk.application().platformName(), flush=True)
+        application().processEvents()
+    print("platform", application().platformName(), flush=True)
     print("verdict", window.session.examination.finding("installed_height", "5i").verdict.word, flush=True)
     window.session.save(__import__("pathlib").Path(sys.argv[1]))
     window.close()

@@ -60,15 +60,14 @@ def _files(book: Book, seen: Examination, options: argparse.Namespace) -> Iterat
 
 def _drawings(book: Book, seen: Examination) -> Iterator[tuple[str, bytes]]:
     os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    from honest_lift.desk.application import application
     from honest_lift.desk.theme import load_fonts
     from honest_lift.desk.vector_out import png_of_svg
-    from honest_lift.desk.window import application
     from honest_lift.sheets.build_sheet.pages import pages_of
 
-    app = application()
+    application()
     load_fonts()
     for page in pages_of(book, seen):
         for one in page.drawings:
             yield f"{one.key}.svg", one.svg.encode()
             yield f"{one.key}.png", png_of_svg(one.svg, one.wide, one.high)
-    del app  # it had to live while something was drawn

@@ -10,6 +10,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from honest_lift.commands.given import FAULT, add_engine, book_of
+from honest_lift.commands.stopping import between_parts
 
 if TYPE_CHECKING:
     from honest_lift.facts.engine import Book
@@ -98,12 +99,12 @@ def _written(paper: Paper, options: argparse.Namespace) -> int:
 
 def _pdf(paper: Paper) -> bytes:
     os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
-    from honest_lift.desk.paper import pdf_of_paper
+    from honest_lift.desk.application import application
+    from honest_lift.desk.paper import pdf_coming
     from honest_lift.desk.theme import load_fonts
-    from honest_lift.desk.window import application
 
-    app = application()
+    application()
     load_fonts()
-    data = pdf_of_paper(paper)
-    del app  # it had to live while something was drawn
+    *_, data = between_parts(pdf_coming(paper))
+    assert isinstance(data, bytes)
     return data

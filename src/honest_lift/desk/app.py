@@ -12,6 +12,7 @@ from PyQt6 import sip
 from PyQt6.QtCore import QSettings, QTimer, QtMsgType, qInstallMessageHandler
 
 from honest_lift import __version__
+from honest_lift.desk.application import application, let_go
 from honest_lift.desk.door import knock
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.faults import Faults
@@ -20,7 +21,7 @@ from honest_lift.desk.lobes_beside import LobesBeside, cached
 from honest_lift.desk.log import start_log
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import Window
 from honest_lift.desk.workers import Workers
 from honest_lift.facts.file import FileError
 from honest_lift.facts.journal_file import path_of
@@ -69,6 +70,7 @@ def run(file: Path | None, *, demo: str) -> int:
     qInstallMessageHandler(None)  # nothing of Python may be called by Qt while Python itself ends
     sip.delete(window)
     del spoken  # it had to live as long as the window
+    let_go(app)
     return status
 
 

@@ -11,7 +11,7 @@ from typing import Protocol
 
 from PyQt6.QtCore import QObject, QSocketNotifier, QtMsgType
 
-from honest_lift.desk.window import application
+from honest_lift.desk.application import application
 
 _SIGNALS = (signal.SIGINT, signal.SIGTERM, signal.SIGHUP)
 _BROKEN = ("connection broke", "experienced a fatal error")  # what Qt says last when its display has gone

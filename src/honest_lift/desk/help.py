@@ -22,24 +22,24 @@ class Help:
 
     def __init__(self, window: Any, session: Session) -> None:
         self.window, self.session, self.tr = window, session, window.tr
-        self._manual: ManualWindow | None = None
+        self.manual: ManualWindow | None = None
 
     def show_manual(self, page: str = "", heading: str = "") -> None:
         """Open the manual at a page; without one at that of the open step, at the check whose finding is looked into."""
         from honest_lift.desk.manual_window import ManualWindow
 
-        if self._manual is None:
-            self._manual = ManualWindow(self.window)
-        self._manual.dress(THEMES[self.window.theme_name])
-        self._manual.show()
+        if self.manual is None:
+            self.manual = ManualWindow(self.window)
+        self.manual.dress(THEMES[self.window.theme_name])
+        self.manual.show()
         if not page and self.session.check:
             from honest_lift.checks.unbegun import every_check
 
             check = every_check()[self.session.check]
             page, heading = check.step, check.title
-        self._manual.open_page(page or self.session.step, heading)
-        self._manual.raise_()
-        self._manual.activateWindow()
+        self.manual.open_page(page or self.session.step, heading)
+        self.manual.raise_()
+        self.manual.activateWindow()
 
     def show_keys(self) -> None:
         """Open the manual at the keys, as they are."""

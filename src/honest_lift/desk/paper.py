@@ -69,6 +69,7 @@ def pdf_coming(paper: Paper) -> Iterator[str | bytes]:
     writer.setCreator("Honest Lift")
     set_up(writer, lying=paper.lying)
     yield from printed(paper, writer)
+    del writer  # before what it writes into
     held.close()
     yield bytes(held.data().data())
 

@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 from pathlib import Path
 
+from PyQt6.QtWidgets import QWidget
+
 from honest_lift.demo.demonstrations import demonstration
+from honest_lift.desk.application import application
 from honest_lift.desk.session import Session
 from honest_lift.desk.theme import load_fonts
-from honest_lift.desk.window import Window, application
+from honest_lift.desk.window import Window
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import new_id
 
@@ -22,7 +25,6 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
     ("turn-plan", "rocker", "Turn plan", "2i", "light", FOUR),
     ("seat-loads", "book", "Seat load on the engine", "3e", "light", SEASONS),
     ("speed", "speed", "Sweep", "1i", "light", EIGHT),
-    ("readings", "readings", "", "1i", "light", EIGHT),
     ("shims", "shims", "", "5i", "light", EIGHT),
     ("camshaft", "cam", "Around the turn", "3i", "light", EIGHT),
     ("lobes", "cam", "Measured lobes", "3i", "dark", EIGHT),
@@ -52,13 +54,31 @@ def take_shots(folder: Path) -> Iterator[Path]:
             _open(window, *view[1:5])
             for _ in range(8):
                 app.processEvents()
-            path = folder / f"{view[0]}.png"
-            if not window.grab().save(str(path)):
-                raise OSError(0, f"{path.name} could not be written")
-            yield path
+            yield _saved(window, folder / f"{view[0]}.png")
+        if name == FOUR:
+            yield _manual(window, folder)
         window.close()
         session.close()
     yield _bench(folder)
+
+
+def _manual(window: Window, folder: Path) -> Path:
+    """Draw the manual at a check of the springs."""
+    window.dress("light", 1.0)
+    window.help.show_manual("heights", "Coil-bind clearance")
+    manual = window.help.manual
+    assert manual is not None
+    manual.resize(1280, 800)
+    for _ in range(8):
+        application().processEvents()
+    return _saved(manual, folder / "manual.png")
+
+
+def _saved(widget: QWidget, path: Path) -> Path:
+    """Save a picture of a widget. OSError where it can't be written."""
+    if not widget.grab().save(str(path)):
+        raise OSError(0, f"{path.name} could not be written")
+    return path
 
 
 def _bench(folder: Path) -> Path:
@@ -75,11 +95,8 @@ def _bench(folder: Path) -> Path:
     window.send_line()
     for _ in range(8):
         application().processEvents()
-    path = folder / "bench.png"
-    saved = window.grab().save(str(path))
+    path = _saved(window, folder / "bench.png")
     window.close()
-    if not saved:
-        raise OSError(0, f"{path.name} could not be written")
     return path
 
 

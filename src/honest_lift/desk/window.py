@@ -3,11 +3,10 @@
 from __future__ import annotations
 
 import gc
-from importlib.resources import files
 from pathlib import Path
 
 from PyQt6.QtCore import QSettings, QSize, Qt, QTimer
-from PyQt6.QtGui import QAction, QIcon, QKeySequence
+from PyQt6.QtGui import QAction, QKeySequence
 from PyQt6.QtWidgets import QApplication, QHBoxLayout, QMainWindow, QMenu, QStackedWidget, QStyle, QVBoxLayout, QWidget
 
 from honest_lift.desk.actions import ACTIONS, CHECKABLE
@@ -385,15 +384,3 @@ def _make_finding(session: Session, _bar: ReadingBar) -> QWidget:
     from honest_lift.desk.finding.sheet import FindingSheet
 
     return FindingSheet(session)
-
-
-def application() -> QApplication:
-    """Give the application, made once."""
-    existing = QApplication.instance()
-    if isinstance(existing, QApplication):
-        return existing
-    app = QApplication(["honest-lift"])
-    app.setApplicationName("honest-lift")
-    app.setDesktopFileName("honest-lift")
-    app.setWindowIcon(QIcon(str(files("honest_lift.desktop").joinpath("icons", "honest-lift.svg"))))
-    return app

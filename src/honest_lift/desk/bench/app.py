@@ -17,11 +17,11 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from honest_lift.desk.application import application, let_go
 from honest_lift.desk.bench.window import BenchWindow
 from honest_lift.desk.ending import Ending
 from honest_lift.desk.engine.page import button, hint_label, in_row
 from honest_lift.desk.theme import THEMES, load_fonts, style_sheet
-from honest_lift.desk.window import application
 from honest_lift.facts import disk
 from honest_lift.facts.file import FileError, write_book
 from honest_lift.gauges.practice.begin import starting_book
@@ -168,4 +168,5 @@ def run_bench(case: Case | None) -> int:
     status = app.exec()
     course.end_in_order()
     ending.let_go()
+    let_go(app)
     return status

@@ -6,8 +6,8 @@ import time
 from PyQt6.QtCore import QEvent, QObject, QTimer
 
 import honest_lift.desk.window as desk
-from honest_lift.desk.application import application
 from honest_lift.cli import main
+from honest_lift.desk.application import application
 
 
 def say(what):
@@ -51,9 +51,9 @@ class Watch(QObject):
         session = self.window.session
         if session.lobes is not None:  # let it keep what it has solved
             while session.lobes.workers.is_at_work:
-                desk.application().processEvents()
+                application().processEvents()
         session.close()
-        desk.application().quit()
+        application().quit()
 
 
 class Watched(desk.Window):

@@ -14,6 +14,7 @@ from honest_lift.desk.painting import paint_verdict
 from honest_lift.desk.reading_grid import Cell
 from honest_lift.desk.theme import LIGHT, font
 
+_SIGN = 30  # unzoomed pixels a verdict takes
 _LEAST_ROWS = 3  # that are seen in the smallest window
 
 
@@ -82,7 +83,8 @@ class GridView(QTableView):
             cells = [row[column] for row in self.model().cells]
             right = any(one.right or one.bold for one in cells)
             told = text_width([one.text for one in cells], figures if right else words, z, figures=right)
-            needs.append(max(head_width(head, heads, z), told))
+            sign = round(_SIGN * z) if any(one.verdict for one in cells) else 0
+            needs.append(max(head_width(head, heads, z), told, sign))
         return needs
 
     def keyPressEvent(self, event) -> None:

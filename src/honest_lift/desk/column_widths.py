@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from PyQt6.QtGui import QFontMetrics
 
-MOST_TEXT = 150  # unzoomed pixels that words of a cell may ask for; longer ones are whole under the cursor
+MOST_TEXT = 125  # unzoomed pixels that words of a cell may ask for; longer ones are whole under the cursor
 MOST_TIMES = 3
 _PAD = 10
 
@@ -33,17 +33,12 @@ def shared_out(needs: Sequence[int], wished: Sequence[int | None], room: int) ->
     [50, 90, 60]
     >>> shared_out([40, 60, 30], [50, None, None], 800)
     [210, 340, 250]
-    >>> shared_out([40, 60, 30], [50, None, None], 136)  # what is wished for gives way
-    [46, 60, 30]
     >>> shared_out([40, 60, 30], [50, None, None], 100)  # too little room: the table is scrolled
-    [40, 60, 30]
+    [50, 60, 30]
     """
     wide = [max(need, wish or 0) for need, wish in zip(needs, wished, strict=True)]
     free = [i for i, wish in enumerate(wished) if wish is None]
     left = room - sum(wide)
-    for i, need in enumerate(needs):
-        give = min(max(-left, 0), wide[i] - need)
-        wide[i], left = wide[i] - give, left + give
     for i in free if left > 0 else ():
         wide[i] += min(left // len(free), (MOST_TIMES - 1) * wide[i])
     over = max(room - sum(wide), 0) // len(wide) if free else 0

@@ -7,8 +7,10 @@ import pytest
 from engines import demo
 from honest_lift.checks.wording import reason
 from honest_lift.demo.demonstrations import demonstration
+from honest_lift.desk.manual_window import manual_folder
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.tools import KINDS
+from honest_lift.sheets.papers import build_sheet
 from pages import every_page, texts
 
 GONE = re.compile(
@@ -33,6 +35,19 @@ def test_old_words_are_gone_from_every_page(open_window, name):
     assert sorted(wrong) == []
 
 
+def test_old_words_are_gone_from_the_manual_and_from_paper():
+    """What is drawn into the manual is the program's own, and looked at on its pages."""
+    wrong = []
+    for path in sorted(manual_folder().glob("*.md")):
+        written = DRAWN.sub("", path.read_text(encoding="utf-8"))
+        wrong += [f"{path.name}: {line}" for line in written.splitlines() if GONE.search(FIGURES.sub("", line))]
+    sheet = TAGS.sub(" ", build_sheet(demo(), appendix=False).html())
+    wrong += [f"sheet: {found[0]}" for found in GONE.finditer(sheet)]
+    assert wrong == []
+
+
+DRAWN, TAGS = re.compile("<!-- drawn.*?<!-- end -->", re.DOTALL), re.compile("<[^>]*>")
+FIGURES = re.compile(r"`[^`]*`")
 NAMES_OF_TOOLS = re.compile("|".join(re.escape(one.title) for one in KINDS))
 INCHES = re.compile(r"(?<![/\d])[\d.]+ in\b(?! a | the | an )")
 

@@ -251,11 +251,15 @@ def test_a_qt_that_can_not_be_loaded_is_a_line_and_no_traceback(tmp_path):
     """As for whoever installed the wheel on a bare machine."""
     (tmp_path / "PyQt6").mkdir()
     (tmp_path / "PyQt6" / "__init__.py").write_text("")
-    (tmp_path / "PyQt6" / "QtWidgets.py").write_text("raise ImportError('libEGL.so.1: cannot open shared object file')")
-    done = subprocess.run(
-        [sys.executable, "-m", "honest_lift", "--demo"], capture_output=True, text=True, timeout=60,
-        env={**os.environ, "PYTHONPATH": str(tmp_path), "QT_QPA_PLATFORM": "offscreen"},
-    )  # fmt: skip
-    assert done.returncode == 2
-    assert done.stderr.count("\n") == 1
-    assert "libEGL.so.1" in done.stderr
+    (tmp_path / "PyQt6" / "QtSvg.py").write_text("raise ImportError('libEGL.so.1: cannot open shared object file')")
+    for line in (
+        ["--demo"], ["gauges", "1"], ["shots", "there"], ["report", "demo:four", "--pdf", "a.pdf"],
+        ["export", "demo:four", "--to", "there", "--drawings"],
+    ):  # fmt: skip
+        done = subprocess.run(
+            [sys.executable, "-m", "honest_lift", *line], capture_output=True, text=True, timeout=60, cwd=tmp_path,
+            env={**os.environ, "PYTHONPATH": str(tmp_path), "QT_QPA_PLATFORM": "offscreen"},
+        )  # fmt: skip
+        assert done.returncode == 2, line
+        assert done.stderr.count("\n") == 1
+        assert "libEGL.so.1" in done.stderr

@@ -27,7 +27,12 @@ from honest_lift.desk.steps.order import STEPS
 from honest_lift.facts.edits import Describe
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.fresh import empty_book
+from honest_lift.facts.shims import ShimSize
 from honest_lift.numbers.mendable import MendableError
+from honest_lift.plans.spring.shims import NO_TARGET, Pocket, ShimPlan
+from honest_lift.plans.spring.windows import Window
+from honest_lift.sheets import papers
+from honest_lift.sheets.bench_card import bench_card
 from honest_lift.sheets.build_sheet.content import sheet_of
 from honest_lift.sheets.build_sheet.html import sheet_html
 from honest_lift.sheets.build_sheet.pages import worst_at
@@ -233,7 +238,34 @@ def test_papers_of_words_are_told_by_report(tmp_path, capsys):
     capsys.readouterr()
     assert main(["report", "demo", "--paper", "shims", "--txt", str(tmp_path / "none")]) == 2
     assert "installed height of 8 exhaust" in capsys.readouterr().err
-    for line in (["--txt", "a"], ["--read", "lash", "--pdf", "a"]):
+    for line in (
+        ["--txt", "a"], ["--read", "lash", "--pdf", "a"], ["--paper", "order", "--both", "--txt", "a"],
+        ["--paper", "grid", "--customer", "--html", "a"],
+    ):  # fmt: skip
         with pytest.raises(SystemExit):
             main(["report", "demo", *line])
     assert main(["report", "demo", "--paper", "grid", "--read", "no_such", "--html", str(tmp_path / "g")]) == 2
+
+
+def test_the_shim_card_keeps_its_goal_its_warnings_and_what_nobody_counted(monkeypatch):
+    """A plan that fails of its target is not quietly another plan; stock without a count is not said to be there."""
+    asked = []
+
+    def plan(book, goal):
+        asked.append(goal)
+        return ShimPlan(goal, problems=problems)
+
+    monkeypatch.setattr(papers, "plan_shims", plan)
+    for problems, goals in (((NO_TARGET,), ["target", "shortest"]), (("the window of 1 intake is empty",), ["target"])):
+        asked.clear()
+        with pytest.raises(MendableError, match=problems[0]):
+            papers.of_words(demo(), "shims")
+        assert asked == goals
+    window = Window("1i", "1")
+    pocket = Pocket("1i", "1", 45.0, (), (0.5,), 44.5, 900.0, 2000.0, 1.0, window)
+    told = ShimPlan("target", (pocket,), problems=("an edge lies outside the measured points",))
+    for count, says in ((None, "not counted"), (3, "all in stock"), (0, "buy 1")):
+        engine = replace(demo().engine, shim_stock=(ShimSize("a", 0.5, count),))
+        card = bench_card(engine, told)
+        assert card.count(says) == 1
+        assert card.count("An edge lies outside the measured points.") == 1

@@ -1,14 +1,16 @@
 """A chart as SVG: points where its scales put them, every axis with its unit, and words where there is nothing to draw."""
 
 import re
+from itertools import pairwise
 from xml.etree import ElementTree
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from msgspec.structs import replace
 
 from honest_lift.drawings.chart import Axis, Chart, Level, Panel, Series
-from honest_lift.sheets.chart_svg import _ticks, chart_svg
+from honest_lift.sheets.chart_svg import _ticks, chart_svg, inside
 
 SVG = "{http://www.w3.org/2000/svg}"
 
@@ -59,6 +61,40 @@ def test_dots_bands_and_nothing():
     assert len(re.findall("<polygon", svg)) == 1
     assert "<polyline" not in svg
     assert "not read yet" in chart_svg(Chart("a", Axis("x"), (), "not read yet"))
+
+
+@given(
+    st.lists(st.tuples(st.floats(0, 100), st.floats(-50, 50)), min_size=2, max_size=15),
+    st.floats(-40, 0),
+    st.floats(1, 40),
+)
+def test_a_curve_ends_where_it_leaves_its_panel(points, low, high):
+    """Independent: a raster of its own straight pieces, each point of it inside or not."""
+    points = sorted(points)
+    runs = inside(points, low, high)
+    tight = 1e-6
+    assert all(low - tight <= y <= high + tight for run in runs for _, y in run)
+    drawn = Series("", ())
+    for (x1, y1), (x2, y2) in pairwise(points):
+        if x2 - x1 < 1e-3:
+            continue
+        for share in (0.13, 0.5, 0.81):
+            x, y = x1 + share * (x2 - x1), y1 + share * (y2 - y1)
+            found = [one for run in runs if (one := replace(drawn, points=tuple(run)).at(x)) == one]
+            if low + 1e-3 < y < high - 1e-3:
+                assert any(abs(one - y) < 1e-3 for one in found)
+            elif not low - 1e-3 <= y <= high + 1e-3:
+                assert all(abs(one - y) > 1e-6 for one in found)
+
+
+def test_a_chart_that_is_cut_shows_no_level_top_and_no_figure_that_is_none():
+    panel = Panel(
+        Axis("y"), (Series("a", ((0.0, 0.0), (1.0, 100.0), (2.0, float("nan")), (3.0, 1.0), (4.0, 2.0))),), most=10.0
+    )
+    svg = chart_svg(Chart("a", Axis("x"), (panel,)))
+    assert "nan" not in svg
+    runs = [line.get("points").split() for line in ElementTree.fromstring(svg).iter(f"{SVG}polyline")]
+    assert [len(run) for run in runs] == [2, 2], "up to the edge, and what comes after the gap"
 
 
 @given(st.floats(-1e4, 1e4), st.floats(1e-3, 1e4))

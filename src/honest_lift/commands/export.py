@@ -10,6 +10,7 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 from honest_lift.commands.given import FAULT, add_engine, book_of
+from honest_lift.desk.qt_there import has_qt
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -31,7 +32,7 @@ def fill(parser: argparse.ArgumentParser) -> None:
 def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     """Do it, and give the exit status."""
     book = book_of(options.file)
-    if book is None:
+    if book is None or (options.drawings and not has_qt()):
         return FAULT
 
     from honest_lift.checks.examine import examine

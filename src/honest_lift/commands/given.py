@@ -50,6 +50,8 @@ def no_demo(name: str) -> str:
 
 def has_display(options: argparse.Namespace) -> bool:
     """Tell whether there is a display to open a window on; none is said."""
+    from honest_lift.desk.qt_there import has_qt
+
     if options.platform:
         os.environ["QT_QPA_PLATFORM"] = options.platform
     if not has_qt():
@@ -59,16 +61,3 @@ def has_display(options: argparse.Namespace) -> bool:
         return True
     print("honest-lift: no display to open a window on; give one, or run with --platform offscreen.", file=sys.stderr)
     return False
-
-
-def has_qt() -> bool:
-    """Tell whether Qt can be loaded; what it lacks of the system is said, whatever way the program was installed."""
-    try:
-        import PyQt6.QtWidgets  # noqa: F401
-    except ImportError as error:
-        from honest_lift.system_pieces import missing, words
-
-        lacking = missing(beside=False)
-        print(f"honest-lift: {words(lacking) if lacking else f'Qt can not be loaded: {error}.'}", file=sys.stderr)
-        return False
-    return True

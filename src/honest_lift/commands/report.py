@@ -11,6 +11,7 @@ from typing import TYPE_CHECKING
 
 from honest_lift.commands.given import FAULT, add_engine, book_of
 from honest_lift.commands.stopping import between_parts
+from honest_lift.desk.qt_there import has_qt
 
 if TYPE_CHECKING:
     from honest_lift.facts.engine import Book
@@ -53,6 +54,10 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
         )
     if options.read and options.paper != "grid":
         parser.error("--read names columns of the blank grid: add --paper grid.")
+    if (options.customer or options.both) and options.paper != "sheet":
+        parser.error(f"--customer and --both are of the build sheet; the paper asked for is “{options.paper}”.")
+    if options.pdf is not None and not has_qt():
+        return FAULT
     book = book_of(options.file)
     if book is None:
         return FAULT

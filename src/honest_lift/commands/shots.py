@@ -18,6 +18,10 @@ def fill(parser: argparse.ArgumentParser) -> None:
 def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     """Do it, and give the exit status."""
     os.environ["QT_QPA_PLATFORM"] = "offscreen"
+    from honest_lift.desk.qt_there import has_qt
+
+    if not has_qt():
+        return FAULT
     from honest_lift.desk.shots import take_shots
 
     try:

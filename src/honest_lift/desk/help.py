@@ -57,7 +57,8 @@ class Help:
     def choose_language(self) -> None:
         """Ask for the language of menus, labels and hints; it is spoken from the next start on."""
         settings = self.window.settings
-        now = str(settings.value("language", "en") or "en") if settings else "en"
+        kept = str(settings.value("language", "en")) if settings else "en"
+        now = kept if kept in LANGUAGES else "en"
         names, question = (
             list(LANGUAGES.values()),
             self.tr("Menus, labels and hints, from the next start; findings stay English:"),

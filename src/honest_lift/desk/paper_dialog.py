@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -20,14 +20,18 @@ if TYPE_CHECKING:
     from honest_lift.sheets.papers import Paper
 
 _HTML = (".html", ".htm")
+Coming = Callable[[], "Iterator[str | Paper]"]
 
 
 class PaperDialog(QDialog):
-    """Asks what becomes of a paper. A dialog of its own puts what is asked into `column` and says what comes in `coming`."""
+    """Asks what becomes of a paper. A dialog of its own puts what it asks into `column`.
 
-    def __init__(self, parent: QWidget, session: Session, title: str, words: str) -> None:
+    `coming` puts the paper together: the name of each part as it is done, the paper last.
+    """
+
+    def __init__(self, parent: QWidget, session: Session, title: str, words: str, coming: Coming) -> None:
         super().__init__(parent)
-        self.session = session
+        self.session, self._coming = session, coming
         self.setWindowTitle(title)
         self.column = QVBoxLayout()
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Close)
@@ -46,17 +50,13 @@ class PaperDialog(QDialog):
         self.file.clicked.connect(self.save)
         buttons.rejected.connect(self.reject)
 
-    def coming(self) -> Iterator[str | Paper]:
-        """Put the paper together: the name of each part as it is done, the paper last."""
-        raise NotImplementedError
-
     def _made(self) -> Paper | None:
         """Give the paper; None where the person thinks better of it, or it can't be, which is said."""
         from honest_lift.numbers.mendable import MendableError
         from honest_lift.sheets.papers import Paper
 
         try:
-            made = worked_through(self, self.windowTitle(), self.coming())
+            made = worked_through(self, self.windowTitle(), self._coming())
         except MendableError as error:
             questions.tell(self, self.windowTitle(), str(error))
             return None

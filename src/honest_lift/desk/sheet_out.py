@@ -24,7 +24,7 @@ class SheetDialog(PaperDialog):
     """Asks what the build sheet is to hold."""
 
     def __init__(self, parent: QWidget, session: Session) -> None:
-        super().__init__(parent, session, parent.tr("Build sheet"), parent.tr(_SHEET))
+        super().__init__(parent, session, parent.tr("Build sheet"), parent.tr(_SHEET), self.coming)
         self.appendix = QCheckBox(self.tr("with the &working of every finding, as an appendix"))
         self.both = QCheckBox(self.tr("inches and &millimetres side by side"))
         self.appendix.setChecked(True)
@@ -43,7 +43,7 @@ class GridDialog(PaperDialog):
     """Asks which of a step's quantities have a column on the blank grid."""
 
     def __init__(self, parent: QWidget, session: Session, tasks: list[Task]) -> None:
-        super().__init__(parent, session, parent.tr("Blank grid"), parent.tr(_GRID))
+        super().__init__(parent, session, parent.tr("Blank grid"), parent.tr(_GRID), self.coming)
         self.list = QListWidget()
         self.list.setAccessibleName(self.tr("Columns of the grid"))
         for name in dict.fromkeys(one.quantity for one in tasks):

@@ -92,6 +92,11 @@ class Quantity(Struct, frozen=True):
     choices: tuple[Choice, ...] = ()  # of an observation: a reading's value is the place of its word, counted from 0
 
     @property
+    def walked_at(self) -> PlaceKind:
+        """Give the kind of place one walks along to read it: a spring, a cylinder, else a valve."""
+        return "spring" if "spring" in self.places else "cylinder" if "cylinder" in self.places else "position"
+
+    @property
     def ways_compare(self) -> bool:
         """Tell whether what two ways read can be held against each other as it was read, with nothing added or taken off."""
         return self.ways_alike and not any(way.corrections for way in self.ways)

@@ -23,7 +23,7 @@ def bench_card(engine: Engine, plan: ShimPlan) -> str:
         ]
         lines += [_line(by_name[one.id], length, load) for one in head.positions if one.id in by_name]
         lines.append("")
-    lines += [*_shopping(engine, plan), ""]
+    lines += [*_shopping(engine, plan), "", *(f"{one[:1].upper()}{one[1:]}." for one in plan.problems)]
     lines.append("Heights and loads here are predicted. Each pocket is proven by one reading after the shims are in.")
     return "\n".join(lines) + "\n"
 
@@ -33,7 +33,13 @@ def _shopping(engine: Engine, plan: ShimPlan) -> list[str]:
     unit, where = engine.unit("length"), {"outer": "", "inner": ", under the inner", "both": ", under both"}
     told = []
     for one in plan.wanted(engine):
-        buy = f"buy {one.lacking}" if one.lacking else "all in stock"
+        counts = [
+            own.count
+            for own in engine.shim_stock
+            if own.thickness_mm == one.thickness_mm and one.fits in (own.fits, "both")
+        ]
+        stock = "in stock, not counted: count them" if None in counts else "all in stock"
+        buy = f"buy {one.lacking}" if one.lacking else stock
         told.append(f"  {in_words(one.thickness_mm, 'length', unit)}{where[one.fits]}: {one.count}, {buy}")
     return ["Shims of the whole plan:", *(told or ["  none"])]
 

@@ -37,16 +37,12 @@ def bench_grid(engine: Engine, quantities: Sequence[str]) -> Grid:
     if not quantities or len(quantities) > MOST:
         raise MendableError(f"{len(quantities)} quantities were named; a page has room for 1 to {MOST}.")
     rows = [CATALOG[name] for name in quantities]
-    kind = _kind(rows[0].places)
-    if other := next((row for row in rows if _kind(row.places) != kind), None):
+    kind = rows[0].walked_at
+    if other := next((row for row in rows if row.walked_at != kind), None):
         raise MendableError(f"{rows[0].title} and {other.title} are read at different places: print a page for each.")
     titles = ", ".join(row.title.lower() for row in rows)
     columns = tuple((row.title, engine.unit(row.dimension), row.ways[0].howto if row.ways else "") for row in rows)
     return Grid(f"{engine.name or 'Engine without a name'}: {titles}", columns, _places(engine, kind), _CAUTION)
-
-
-def _kind(places: Sequence[str]) -> str:
-    return next((kind for kind in ("spring", "cylinder") if kind in places), "position")
 
 
 def _places(engine: Engine, kind: str) -> tuple[str, ...]:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
+from itertools import pairwise
 from math import ceil, floor, isfinite, log10
 from xml.sax.saxutils import escape
 
 from honest_lift.drawings.chart import Chart, Level, Panel, Series
+from honest_lift.drawings.scene import Point
 
 _LEFT, _RIGHT, _TOP, _FOOT, _BETWEEN = 62.0, 14.0, 26.0, 34.0, 16.0  # points about the panels
 _INKS = {"line": ("#1f2a33", 1.4), "cut": ("#1f2a33", 2.2), "mark": ("#8a5a00", 1.8), "faint": ("#7d868d", 0.9),
@@ -87,24 +89,71 @@ def _level(
 
 def _curve(one: Series, x: Scale, y: Scale, upright: tuple[float, float]) -> Iterator[str]:
     def placed(at: float, value: float) -> str:
-        return f"{x(at):.1f},{min(max(y(value), upright[0]), upright[1]):.1f}"
+        return f"{x(at):.1f},{y(value):.1f}"
+
+    def is_seen(value: float) -> bool:
+        return upright[0] - 0.05 <= y(value) <= upright[1] + 0.05
 
     colour, weight = _INKS[one.ink]
     if one.band:
-        edge = [placed(at, high) for at, _, high in one.band] + [placed(at, low) for at, low, _ in reversed(one.band)]
+        least, most = _ends_of(y, upright)
+        held = [(at, max(low, least), min(high, most)) for at, low, high in one.band if low < most and high > least]
+        edge = [placed(at, high) for at, _, high in held] + [placed(at, low) for at, low, _ in reversed(held)]
         yield f'<polygon points="{" ".join(edge)}" fill="{colour}" fill-opacity="0.14"/>'
-    if one.joined and len(one.points) > 1:
-        dashes = ' stroke-dasharray="6 3"' if one.dashed else ""
-        points = " ".join(placed(*point) for point in one.points)
+    dashes = ' stroke-dasharray="6 3"' if one.dashed else ""
+    for run in inside(one.points, *_ends_of(y, upright)) if one.joined else ():
+        points = " ".join(placed(*point) for point in run)
         yield f'<polyline points="{points}" fill="none" stroke="{colour}" stroke-width="{weight}"{dashes}/>'
     for k, point in enumerate(one.points if one.dots else ()):
-        across, down = placed(*point).split(",")
-        fill = "#ffffff" if k in one.suspect else colour
-        yield f'<circle cx="{across}" cy="{down}" r="2.6" fill="{fill}" stroke="{colour}"/>'
-    if one.name_at is not None:
+        if is_seen(point[1]):
+            across, down = placed(*point).split(",")
+            fill = "#ffffff" if k in one.suspect else colour
+            yield f'<circle cx="{across}" cy="{down}" r="2.6" fill="{fill}" stroke="{colour}"/>'
+    if one.name_at is not None and is_seen(one.name_at[1]):
         across, down = placed(*one.name_at).split(",")
         lower = -6.0 if one.named == "top" else 12.0
         yield f'<text x="{across}" y="{float(down) + lower:.1f}" text-anchor="middle" font-size="10">{escape(one.name)}</text>'
+
+
+def _ends_of(y: Scale, upright: tuple[float, float]) -> tuple[float, float]:
+    """Give the figures at the foot and at the top of a panel: y is a straight scale."""
+    by = y(1.0) - y(0.0)
+    return (upright[1] - y(0.0)) / by, (upright[0] - y(0.0)) / by
+
+
+def inside(points: Sequence[Point], low: float, high: float) -> list[list[Point]]:
+    """Give the runs of a curve that lie between two figures, each ending where it leaves; what is no figure parts it too.
+
+    >>> inside([(0.0, 0.0), (1.0, 2.0), (2.0, 0.0)], -1.0, 1.0)
+    [[(0.0, 0.0), (0.5, 1.0)], [(1.5, 1.0), (2.0, 0.0)]]
+    """
+    runs: list[list[Point]] = []
+    for first, second in pairwise(points):
+        part = _clipped(first, second, low, high)
+        if part is None:
+            continue
+        if runs and runs[-1][-1] == part[0]:
+            runs[-1].append(part[1])
+        else:
+            runs.append(list(part))
+    return runs
+
+
+def _clipped(first: Point, second: Point, low: float, high: float) -> tuple[Point, Point] | None:
+    """Give the part of a straight piece between two figures; None where none of it is."""
+    rise = second[1] - first[1]
+    if not isfinite(rise):
+        return None
+    if rise == 0.0:
+        return (first, second) if low <= first[1] <= high else None
+    shares = sorted(((low - first[1]) / rise, (high - first[1]) / rise))
+    start, end = max(shares[0], 0.0), min(shares[1], 1.0)
+    if start >= end:
+        return None
+    across = second[0] - first[0]
+    one = first if start == 0.0 else (first[0] + start * across, first[1] + start * rise)
+    other = second if end == 1.0 else (first[0] + end * across, first[1] + end * rise)
+    return one, other
 
 
 def _of_panel(panel: Panel) -> tuple[float, float]:

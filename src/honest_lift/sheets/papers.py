@@ -11,7 +11,7 @@ from honest_lift.checks.examine import examine, examining
 from honest_lift.facts.engine import Book
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.plans.head.work_order import work_order
-from honest_lift.plans.spring.shims import plan_shims
+from honest_lift.plans.spring.shims import NO_TARGET, plan_shims
 from honest_lift.sheets.bench_card import bench_card
 from honest_lift.sheets.bench_grid import USUAL, bench_grid
 from honest_lift.sheets.book_text import book_text
@@ -82,7 +82,7 @@ def _book(book: Book) -> tuple[str, Iterator[str]]:
 def _shims(book: Book) -> tuple[str, Sequence[str]]:
     """Plan shims to the target where one is stated, else to the shortest pocket, and count what is to be bought."""
     plan = plan_shims(book, "target")
-    if not plan.pockets:
+    if plan.problems == (NO_TARGET,):
         plan = plan_shims(book, "shortest")
     if not plan.pockets:
         raise MendableError(f"No shim plan: {'; '.join(plan.problems) or 'no pocket is known'}.")

@@ -61,7 +61,7 @@ class Task(Struct, frozen=True):
     @property
     def kind(self) -> str:
         """Give the kind of place it is read at: a valve, a spring or a cylinder."""
-        return next((kind for kind in ("spring", "cylinder") if kind in self.row.places), "position")
+        return self.row.walked_at
 
 
 def title_of(session: Session, step: NextStep) -> str:

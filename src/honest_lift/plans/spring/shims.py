@@ -35,6 +35,7 @@ from honest_lift.plans.spring.windows import Window, windows_of
 
 Goal = Literal["target", "shortest", "seat load", "open load"]
 MOST_SHIMS = 3
+NO_TARGET = "no target height is stated: state it under Cam card"
 _EDGE_MM = 1e-6
 
 
@@ -120,7 +121,7 @@ def plan_shims(
         )
     options, target = _options(book, case, goal, free=bool(spring_set))
     if np.isnan(target) and goal == "target":
-        return ShimPlan(goal, problems=("no target height is stated: state it under Cam card",))
+        return ShimPlan(goal, problems=(NO_TARGET,))
     if goal in ("seat load", "open load"):
         answer = least_spread(options, seconds, cancelled, _load_doubt(case, goal), found)
     else:

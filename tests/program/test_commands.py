@@ -21,6 +21,7 @@ from honest_lift.commands.every import COMMANDS
 from honest_lift.commands.line import parsers
 from honest_lift.commands.man_page import man_page
 from honest_lift.demo.demonstrations import demonstration
+from honest_lift.facts import file
 from honest_lift.facts.file import encode_book, read_book, write_book
 from honest_lift.facts.locks import lock_beside
 from honest_lift.facts.migrations import CURRENT
@@ -69,6 +70,21 @@ def test_migrate_says_what_it_can_not_and_does_the_others(tmp_path, capsys):
     assert "close it there first" in capsys.readouterr().err
     assert good.read_bytes() == held
     lock.release()
+
+
+def test_migrate_writes_over_nothing_that_changed_meanwhile(tmp_path, capsys, monkeypatch):
+    one = older(tmp_path / "one.liftbook")
+    real = file.read_marked
+
+    def read(path):
+        found = real(path)
+        path.write_text("another program was here")
+        return found
+
+    monkeypatch.setattr(file, "read_marked", read)
+    assert main(["migrate", str(one)]) == 2
+    assert "another program has written this file" in capsys.readouterr().err
+    assert one.read_text() == "another program was here"
 
 
 def test_match_lists_what_the_search_finds(capsys, tmp_path):

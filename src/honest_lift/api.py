@@ -25,6 +25,7 @@ from honest_lift.facts.history import History
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role, of_spring
 from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.reach import refusal
+from honest_lift.facts.written_out import TargetError, look_at_engine_target
 from honest_lift.mechanics.spring import load_curve, margins
 from honest_lift.numbers.decision import decide
 from honest_lift.numbers.doubt import Figure, Source, exact
@@ -140,7 +141,11 @@ class Engine:
         return records
 
     def save(self, path: str | Path) -> None:
-        """Write it to a file, whole. Raises FileError."""
+        """Write it to a file, whole; over an older engine, which becomes its backup. Raises FileError for anything else there."""
+        try:
+            look_at_engine_target(Path(path), agreed=False)
+        except TargetError as error:
+            raise FileError(str(error)) from None
         write_book(self._history.book, Path(path))
 
     def _do(self, edit: Any) -> None:

@@ -6,14 +6,13 @@ something is unproven, 2 when the file can't be read, the call is wrong, or the 
 
 from __future__ import annotations
 
-import os
 import signal
 import sys
 import traceback
 
 from honest_lift.commands.given import FAULT
 from honest_lift.commands.line import parsers
-from honest_lift.commands.stopping import ended_in_order
+from honest_lift.commands.stopping import ended_in_order, write_no_more
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -24,14 +23,14 @@ def main(arguments: list[str] | None = None) -> int:
             status = _run(arguments)
         sys.stdout.flush()  # what can't be written is said here, not while Python ends
     except KeyboardInterrupt as stopped:
-        _write_no_more()
+        write_no_more()
         print("honest-lift: stopped. What it had finished writing stands; nothing is half written.", file=sys.stderr)
         return int(128 + (stopped.args[0] if stopped.args else signal.SIGINT))
-    except BrokenPipeError:  # the reader, such as head, has seen enough
-        _write_no_more()
-        return 0
+    except BrokenPipeError:  # the reader, such as head, has seen enough before the answer was known
+        write_no_more()
+        return 128 + signal.SIGPIPE
     except OSError as error:  # a full device, say: that is a fault of the machine, and no verdict of an engine
-        _write_no_more()
+        write_no_more()
         print(f"honest-lift: not everything could be written: {error.strerror or error}.", file=sys.stderr)
         return FAULT
     except Exception:  # a bug must not look like a failing engine
@@ -39,11 +38,6 @@ def main(arguments: list[str] | None = None) -> int:
         print("honest-lift: this is a fault of the program, and says nothing of the engine.", file=sys.stderr)
         return FAULT
     return status
-
-
-def _write_no_more() -> None:
-    """Send what still waits to be written nowhere, so that Python can end without another complaint."""
-    os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
 
 
 def _run(arguments: list[str]) -> int:

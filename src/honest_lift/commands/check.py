@@ -4,8 +4,14 @@ from __future__ import annotations
 
 import argparse
 import sys
+from typing import TYPE_CHECKING
 
 from honest_lift.commands.given import FAULT, add_engine, book_of
+from honest_lift.commands.stopping import reader_may_leave
+
+if TYPE_CHECKING:
+    from honest_lift.checks.examine import Examination
+    from honest_lift.facts.engine import Book
 
 _STATUS = {"passes": 0, "close": 0, "fails": 1, "unproven": 3}
 
@@ -25,7 +31,13 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     from honest_lift.checks.examine import examine
 
     examination = examine(book)
-    if options.json:
+    with reader_may_leave():
+        _print(book, examination, as_json=options.json)
+    return _STATUS[examination.of_engine().word]
+
+
+def _print(book: Book, examination: Examination, *, as_json: bool) -> None:
+    if as_json:
         import msgspec
 
         from honest_lift.sheets.findings_json import findings_report
@@ -39,4 +51,3 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
 
         for line in findings_text(book, examination):
             say(line, sys.stdout)
-    return _STATUS[examination.of_engine().word]

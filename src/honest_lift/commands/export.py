@@ -9,7 +9,7 @@ from collections.abc import Iterator
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from honest_lift.commands.given import FAULT, add_engine, book_of
+from honest_lift.commands.given import FAULT, add_engine, add_force, book_of, may_write
 from honest_lift.desk.qt_there import has_qt
 
 if TYPE_CHECKING:
@@ -23,6 +23,7 @@ def fill(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--to", type=Path, required=True, metavar="DIR", help="where the files go; made if it is not there"
     )
+    add_force(parser)
     parser.add_argument("--comma", action="store_true", help="decimal commas, cells parted by semicolons")
     parser.add_argument(
         "--drawings", action="store_true", help="the drawings of the build sheet too, each as SVG and PNG"
@@ -37,12 +38,20 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
 
     from honest_lift.checks.examine import examine
     from honest_lift.facts import disk
+    from honest_lift.facts.written_out import TargetError, write_out
 
-    for name, data in _files(book, examine(book), options):
-        path = options.to / name
+    made = [(options.to / name, data) for name, data in _files(book, examine(book), options)]
+    if not may_write(
+        [path for path, _ in made], force=options.force
+    ):  # before the first of them, so that none stands alone
+        return FAULT
+    for path, data in made:
         try:
             disk.make_folder(options.to)
-            disk.put_out(path, data)
+            write_out(path, data, agreed=options.force)
+        except TargetError as error:
+            print(f"honest-lift: {error}", file=sys.stderr)
+            return FAULT
         except OSError as error:
             print(f"honest-lift: {path}: {disk.why(error)}.", file=sys.stderr)
             return FAULT

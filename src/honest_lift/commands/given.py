@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import os
 import sys
+from collections.abc import Iterable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
@@ -41,6 +42,28 @@ def book_of(file: str) -> Book | None:
 
         say(f"honest-lift: {error}", sys.stderr)
         return None
+
+
+def add_force(parser: argparse.ArgumentParser) -> None:
+    """Let a command write over files that the program did not write."""
+    parser.add_argument(
+        "--force", action="store_true", help="write over files that Honest Lift did not write; never over an engine"
+    )
+
+
+def may_write(targets: Iterable[Path], *, force: bool) -> bool:
+    """Tell whether every target may be written; look before the work, and say what stands in the way."""
+    from honest_lift.facts.written_out import TargetError, ThereError, look_at_target
+    from honest_lift.sheets.terminal import say
+
+    for path in targets:
+        try:
+            look_at_target(path, agreed=force)
+        except TargetError as error:
+            more = " Add --force to write over it." if isinstance(error, ThereError) else ""
+            say(f"honest-lift: {error}{more}", sys.stderr)
+            return False
+    return True
 
 
 def no_demo(name: str) -> str:

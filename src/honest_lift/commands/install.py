@@ -29,6 +29,7 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     if not options.user:
         parser.error("say --user: it is put in place for yourself, and nothing of the system is touched.")
     from honest_lift.facts import disk
+    from honest_lift.facts.written_out import TargetError, write_out
 
     try:
         for path, data in placed():
@@ -36,8 +37,11 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
                 path.unlink(missing_ok=True)
             else:
                 disk.make_folder(path.parent)
-                disk.put_out(path, data)
+                write_out(path, data, agreed=True)
                 print(path)
+    except TargetError as error:
+        print(f"honest-lift: {error}", file=sys.stderr)
+        return FAULT
     except OSError as error:
         print(f"honest-lift: {error.filename or path}: {disk.why(error)}.", file=sys.stderr)
         return FAULT

@@ -9,7 +9,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from honest_lift.commands.given import FAULT, add_engine, book_of
+from honest_lift.commands.given import FAULT, add_engine, add_force, book_of, may_write
 from honest_lift.commands.stopping import between_parts
 from honest_lift.desk.qt_there import has_qt
 
@@ -33,6 +33,7 @@ def fill(parser: argparse.ArgumentParser) -> None:
     )
     parser.add_argument("--pdf", type=Path, metavar="PATH", help="as PDF")
     parser.add_argument("--txt", type=Path, metavar="PATH", help="as plain text; not the build sheet, not a grid")
+    add_force(parser)
     parser.add_argument("--customer", action="store_true", help="the build sheet without the working of every finding")
     parser.add_argument("--both", action="store_true", help="the build sheet with inches and millimetres side by side")
     parser.add_argument(
@@ -57,6 +58,9 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     if (options.customer or options.both) and options.paper != "sheet":
         parser.error(f"--customer and --both are of the build sheet; the paper asked for is “{options.paper}”.")
     if options.pdf is not None and not has_qt():
+        return FAULT
+    targets = [path for path in (options.html, options.txt, options.pdf) if path is not None]
+    if not may_write(targets, force=options.force):
         return FAULT
     book = book_of(options.file)
     if book is None:
@@ -84,6 +88,7 @@ def _paper(book: Book, options: argparse.Namespace) -> Paper:
 
 def _written(paper: Paper, options: argparse.Namespace) -> int:
     from honest_lift.facts import disk
+    from honest_lift.facts.written_out import TargetError, write_out
 
     made: list[tuple[Path | None, Callable[[], bytes]]] = [
         (options.html, lambda: paper.html().encode()),
@@ -94,7 +99,10 @@ def _written(paper: Paper, options: argparse.Namespace) -> int:
         if path is None:
             continue
         try:
-            disk.put_out(path, make())
+            write_out(path, make(), agreed=options.force)
+        except TargetError as error:
+            print(f"honest-lift: {error}", file=sys.stderr)
+            return FAULT
         except OSError as error:
             print(f"honest-lift: {path}: {disk.why(error)}.", file=sys.stderr)
             return FAULT

@@ -7,12 +7,13 @@ import os
 import sys
 from pathlib import Path
 
-from honest_lift.commands.given import FAULT
+from honest_lift.commands.given import FAULT, add_force, may_write
 
 
 def fill(parser: argparse.ArgumentParser) -> None:
     """Say what it takes."""
     parser.add_argument("folder", type=Path, help="where the PNG files go; made if it is not there")
+    add_force(parser)
 
 
 def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
@@ -22,10 +23,12 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
 
     if not has_qt():
         return FAULT
-    from honest_lift.desk.shots import take_shots
+    from honest_lift.desk.shots import names, take_shots
 
     try:
         options.folder.mkdir(parents=True, exist_ok=True)
+        if not may_write([options.folder / name for name in names()], force=options.force):
+            return FAULT
         for path in take_shots(options.folder):
             print(path)
     except OSError as error:

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import os
 import signal
+import sys
 import threading
 from collections.abc import Iterable, Iterator
 from contextlib import contextmanager
@@ -36,6 +38,23 @@ def between_parts(parts: Iterable[T]) -> Iterator[T]:
             yield part
             if came:
                 raise StoppedError(came[0])
+
+
+@contextmanager
+def reader_may_leave() -> Iterator[None]:
+    """Print until the reader, such as `head`, has seen enough. The answer, and its exit status, are the same all the same."""
+    try:
+        yield
+        sys.stdout.flush()
+    except BrokenPipeError:
+        write_no_more()
+
+
+def write_no_more() -> None:
+    """Send what still waits to be written nowhere, so that Python can end without another complaint."""
+    nowhere = os.open(os.devnull, os.O_WRONLY)
+    os.dup2(nowhere, sys.stdout.fileno())
+    os.close(nowhere)
 
 
 @contextmanager

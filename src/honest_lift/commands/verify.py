@@ -7,6 +7,7 @@ import sys
 from pathlib import Path
 
 from honest_lift.commands.given import FAULT
+from honest_lift.commands.stopping import reader_may_leave
 
 
 def fill(parser: argparse.ArgumentParser) -> None:
@@ -29,6 +30,7 @@ def run(options: argparse.Namespace, parser: argparse.ArgumentParser) -> int:
     except (FileError, ValueError) as error:
         say(f"honest-lift: {error}", sys.stderr)
         return FAULT
-    for line in lines:
-        say(line, sys.stdout)
+    with reader_may_leave():
+        for line in lines:
+            say(line, sys.stdout)
     return 0 if holds else 1

@@ -5,8 +5,8 @@ from __future__ import annotations
 import re
 import time
 
-from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtGui import QGuiApplication, QKeySequence
+from PyQt6.QtCore import QEvent, Qt, pyqtSignal
+from PyQt6.QtGui import QGuiApplication, QKeyEvent, QKeySequence
 from PyQt6.QtWidgets import QLineEdit
 
 from honest_lift.gauges.instruments.pace import Pace
@@ -29,10 +29,10 @@ class Entry(QLineEdit):
         self._pace = Pace()
         self.typed_by_gauge = 0  # how many signs a gauge typed like a keyboard, with the Enter that is being handled
 
-    def came(self, text: str) -> None:
+    def came(self, event: QKeyEvent) -> None:
         """Take notice of a sign that came by a key, here or elsewhere in the window."""
-        if text:
-            self._pace.key(time.monotonic())
+        if event.text() and event.text().isprintable():
+            self._pace.key(pressed_s(event))
 
     def show_moving(self, *, moving: bool) -> None:
         """Show a figure that still moves slanted, one that stands upright."""
@@ -41,12 +41,20 @@ class Entry(QLineEdit):
             shown.setItalic(moving)
             self.setFont(shown)
 
+    def event(self, event) -> bool:
+        """Leave undo and redo to the engine while nothing is being typed: a line's own would bring back what was taken."""
+        turns = (QKeySequence.StandardKey.Undo, QKeySequence.StandardKey.Redo)
+        if event.type() == QEvent.Type.ShortcutOverride and not self.text() and any(map(event.matches, turns)):
+            event.ignore()
+            return True
+        return super().event(event)
+
     def keyPressEvent(self, event) -> None:
         key = event.key()
         if key in (Qt.Key.Key_Up, Qt.Key.Key_Down) and not event.modifiers():
             self.walked.emit(-1 if key == Qt.Key.Key_Up else 1)
         elif key in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
-            self.typed_by_gauge = min(self._pace.burst(time.monotonic()), len(self.text()))
+            self.typed_by_gauge = min(self._pace.burst(pressed_s(event)), len(self.text()))
             self._pace.forget()
             self.entered.emit(bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier))
             self.typed_by_gauge = 0
@@ -55,5 +63,13 @@ class Entry(QLineEdit):
         elif event.matches(QKeySequence.StandardKey.Paste) and "\n" in QGuiApplication.clipboard().text().strip():
             self.pasted.emit()
         else:
-            self.came(event.text() if event.text().isprintable() else "")
+            self.came(event)
             super().keyPressEvent(event)
+
+
+def pressed_s(event: QKeyEvent) -> float:
+    """Give when a key was pressed, in seconds: a busy window hears of it late, and then of several at once.
+
+    The display's own clock stamps the event; where it does not, the time of hearing has to do.
+    """
+    return event.timestamp() / 1000.0 or time.monotonic()

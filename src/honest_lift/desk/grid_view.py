@@ -19,9 +19,8 @@ _LEAST_ROWS = 3  # that are seen in the smallest window
 
 
 class GridView(QTableView):
-    """A table whose typing goes elsewhere. `typed` carries the text of a key pressed on it."""
+    """A table that is read and not written: a figure typed on it goes to the reading bar."""
 
-    typed = pyqtSignal(str)
     chosen = pyqtSignal(int, int)
     pasted = pyqtSignal()
 
@@ -92,10 +91,6 @@ class GridView(QTableView):
             self.copy()
         elif event.matches(QKeySequence.StandardKey.Paste):
             self.pasted.emit()
-        elif (
-            event.text() and event.text().isprintable() and not event.modifiers() & Qt.KeyboardModifier.ControlModifier
-        ):
-            self.typed.emit(event.text())
         else:
             super().keyPressEvent(event)
 

@@ -36,6 +36,7 @@ class HeadStrip(QWidget):
             signal.connect(self.refresh)
         self._valves: dict[str, QPointF] = {}
         self._caption = QRectF()
+        self._captioned = ""
         self._layout: Layout | None = None
         self._drawn = QRegion()
         self._looks: dict[str, tuple[str, str, bool]] = {}
@@ -45,11 +46,15 @@ class HeadStrip(QWidget):
         """Take a theme and a zoom."""
         self.theme, self.zoom = theme, zoom
         self._size()
+        self._place_caption()
         self.update()
 
     def refresh(self) -> None:
         """Follow the session; only valves that look otherwise are drawn again."""
         layout, position = self.session.engine.layout, self.session.position
+        if (caption := self._caption_words()) != self._captioned:
+            self._captioned = caption
+            self.update(self._caption.toAlignedRect().adjusted(-3, -3, 3, 3))  # letters reach over their box
         if position:
             self.setAccessibleDescription(f"{position_title(position)}: {self.session.verdict(position)}")
         looks = {p.id: (self.session.verdict(p.id), self._figure(p.id), p.id == position) for p in layout.positions}
@@ -152,18 +157,27 @@ class HeadStrip(QWidget):
         dimension, unit = finding.check.dimension, self.session.unit(finding.check.dimension)
         return in_figures(finding.figure, dimension, unit, places_for(finding.expanded, dimension, unit))
 
-    def _paint_caption(self, painter: QPainter) -> None:
-        words = ""
-        if self.session.examination is not None:  # the checks come in behind the first paint
-            from honest_lift.checks.catalog import CHECKS
+    def _caption_words(self) -> str:
+        """Say which figure stands at the valves, in which unit."""
+        if self.session.examination is None:  # the checks come in behind the first paint
+            return ""
+        from honest_lift.checks.catalog import CHECKS
 
-            check = CHECKS[self.quantity]
-            what = ", ".join(part for part in (check.title.lower(), self.session.unit(check.dimension)) if part)
-            words = self.tr("{0} — click or F6 for another").format(what)
-        self._caption = QRectF(self.width() - 420 * self.zoom, 2, 404 * self.zoom, 20 * self.zoom)
+        check = CHECKS[self.quantity]
+        what = ", ".join(part for part in (check.title.lower(), self.session.unit(check.dimension)) if part)
+        return self.tr("{0} — click or F6 for another").format(what)
+
+    def _paint_caption(self, painter: QPainter) -> None:
         painter.setPen(QColor(self.theme.faint))
         painter.setFont(font(13 * self.zoom))
-        painter.drawText(self._caption, RIGHT | VCENTER, words)
+        painter.drawText(self._caption, RIGHT | VCENTER, self._captioned)
+
+    def resizeEvent(self, event) -> None:
+        super().resizeEvent(event)
+        self._place_caption()
+
+    def _place_caption(self) -> None:
+        self._caption = QRectF(self.width() - 420 * self.zoom, 2, 404 * self.zoom, 20 * self.zoom)
 
     @property
     def quantity(self) -> str:
@@ -172,8 +186,9 @@ class HeadStrip(QWidget):
 
     def show_next(self) -> None:
         """Pick the next check's figure for the valves; it stays, whatever step is opened."""
-        self.session.shown = SHOWN[(SHOWN.index(self.quantity) + 1) % len(SHOWN)]
-        self.update()
+        at = SHOWN.index(self.quantity) + 1 if self.quantity in SHOWN else 0
+        self.session.shown = SHOWN[at % len(SHOWN)]
+        self.refresh()
 
     def valve_at(self, point: QPointF) -> str:
         """Give the valve under a point; "" for none."""

@@ -83,6 +83,12 @@ class Keeper:
         Raises FileError, where another program has the file too; ChangedError where another wrote it since it was read,
         unless `over_changes`.
         """
+        from honest_lift.facts.written_out import TargetError, look_at_engine_target
+
+        try:
+            look_at_engine_target(path, agreed=True)
+        except TargetError as error:
+            raise FileError(str(error)) from None
         other = before is None or not is_one_file(path, before)
         if self.held_by and not other:
             raise FileError(f"{path}: {self.held_by} has it open. Save under another name.")

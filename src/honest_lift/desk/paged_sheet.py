@@ -61,9 +61,19 @@ class PagedSheet(QWidget):
         for page in self.pages.values():
             page.dress(theme, zoom)
 
+    @property
+    def page_names(self) -> tuple[str, ...]:
+        """Give the names of the pages in the order of their tabs."""
+        return tuple(self.pages)
+
+    @property
+    def page_name(self) -> str:
+        """Give the name of the page that is open."""
+        return self.page_names[self.tabs.currentIndex()]
+
     def open_page(self, name: str) -> None:
         """Open a page by its name."""
-        self.tabs.setCurrentIndex(list(self.pages).index(name))
+        self.tabs.setCurrentIndex(self.page_names.index(name))
 
     def _show(self, index: int) -> None:
         self.stack.setCurrentIndex(index)

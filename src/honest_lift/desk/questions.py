@@ -115,29 +115,56 @@ def file_to_open(parent: QWidget, folder: Path) -> Path | None:
     return Path(name) if name else None
 
 
+def _to_save(
+    parent: QWidget, title: str, suggestion: Path, kinds: dict[str, str], known: tuple[str, ...] = ()
+) -> Path | None:
+    """Ask where to write a file. `kinds`: words to ending, the first the usual; a name without one of them, or `known`, gets it.
+
+    The target is looked at here, before the work: what the program keeps itself is refused, and what somebody else wrote is
+    asked about, by the name it has in the end.
+    """
+    asked_here = QFileDialog.Option.DontConfirmOverwrite
+    words = ";;".join(f"{kind} (*{ending})" for kind, ending in kinds.items())
+    name, kind = QFileDialog.getSaveFileName(parent, title, str(suggestion), words, options=asked_here)
+    if not name:
+        return None
+    usual = next((ending for words, ending in kinds.items() if kind.startswith(words)), next(iter(kinds.values())))
+    path = Path(name if Path(name).suffix.lower() in (*kinds.values(), *known) else f"{name}{usual}")
+    return path if may_write(parent, path) else None
+
+
+def may_write(parent: QWidget, path: Path) -> bool:
+    """Tell whether a file may be written; ask where somebody else's stands there."""
+    from honest_lift.facts.written_out import TargetError, ThereError, look_at_target
+
+    try:
+        look_at_target(path)
+    except ThereError as error:
+        return ask(parent, parent.tr("There is a file already"), str(error), parent.tr("Write over it"))
+    except TargetError as error:
+        tell(parent, parent.tr("Not saved"), str(error))
+        return False
+    return True
+
+
 def csv_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to write a column of readings."""
-    name, _ = QFileDialog.getSaveFileName(parent, parent.tr("Save as CSV"), str(suggestion), "CSV (*.csv)")
-    return Path(name if name.endswith(".csv") else f"{name}.csv") if name else None
+    return _to_save(parent, parent.tr("Save as CSV"), suggestion, {"CSV": ".csv"})
 
 
 def card_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to write a bench card."""
-    name, _ = QFileDialog.getSaveFileName(
-        parent, parent.tr("Save a bench card"), str(suggestion), "Text (*.txt);;PDF (*.pdf)"
-    )
-    return Path(name) if name else None
+    return _to_save(parent, parent.tr("Save a bench card"), suggestion, {"Text": ".txt", "PDF": ".pdf"})
 
 
 def paper_to_save(parent: QWidget, suggestion: Path) -> Path | None:
-    """Ask where to write a paper, as PDF or HTML; one without an ending is a PDF."""
-    name, kind = QFileDialog.getSaveFileName(
-        parent, parent.windowTitle(), str(suggestion), "PDF (*.pdf);;HTML (*.html)"
-    )
-    if not name:
-        return None
-    known = Path(name).suffix.lower() in (".pdf", ".html", ".htm")
-    return Path(name if known else f"{name}{'.html' if kind.startswith('HTML') else '.pdf'}")
+    """Ask where to write a paper, as PDF or HTML."""
+    return _to_save(parent, parent.windowTitle(), suggestion, {"PDF": ".pdf", "HTML": ".html"}, (".htm",))
+
+
+def recording_to_save(parent: QWidget, suggestion: Path) -> Path | None:
+    """Ask where to write down what a gauge sends."""
+    return _to_save(parent, parent.tr("Record what it sends"), suggestion, {parent.tr("Text"): ".txt"})
 
 
 def file_to_save(parent: QWidget, suggestion: Path) -> Path | None:
@@ -156,24 +183,13 @@ def parts_to_open(parent: QWidget, folder: Path) -> Path | None:
 
 
 def drawing_to_save(parent: QWidget, suggestion: Path) -> Path | None:
-    """Ask where to write a drawing, and as what; one without an ending is SVG."""
-    name, kind = QFileDialog.getSaveFileName(
-        parent, parent.tr("Save the drawing"), str(suggestion), "SVG (*.svg);;PNG (*.png)"
-    )
-    if not name:
-        return None
-    known = Path(name).suffix.lower() in (".svg", ".png")
-    return Path(name if known else f"{name}{'.png' if kind.startswith('PNG') else '.svg'}")
+    """Ask where to write a drawing, and as what."""
+    return _to_save(parent, parent.tr("Save the drawing"), suggestion, {"SVG": ".svg", "PNG": ".png"})
 
 
 def chart_to_save(parent: QWidget, suggestion: Path) -> Path | None:
     """Ask where to write a chart, and as what: a drawing, a picture, or its figures."""
-    kinds = {"SVG (*.svg)": ".svg", "PNG (*.png)": ".png", "CSV (*.csv)": ".csv"}
-    name, kind = QFileDialog.getSaveFileName(parent, parent.tr("Save the chart"), str(suggestion), ";;".join(kinds))
-    if not name:
-        return None
-    known = Path(name).suffix.lower() in kinds.values()
-    return Path(name) if known else Path(f"{name}{kinds.get(kind, '.svg')}")
+    return _to_save(parent, parent.tr("Save the chart"), suggestion, {"SVG": ".svg", "PNG": ".png", "CSV": ".csv"})
 
 
 def tables_to_open(parent: QWidget, folder: Path) -> list[Path]:

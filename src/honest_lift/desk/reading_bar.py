@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from msgspec.structs import replace
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtGui import QColor, QGuiApplication, QPainter
+from PyQt6.QtGui import QColor, QGuiApplication, QKeyEvent, QPainter
 from PyQt6.QtWidgets import QComboBox, QLineEdit, QSizePolicy, QWidget
 
 from honest_lift.desk.bar_hint import explain_choices, hint_words, howto_words
@@ -36,7 +36,8 @@ class ReadingBar(QWidget):
         super().__init__()
         self.session, self.theme = session, LIGHT
         self.setObjectName("bar")
-        self._asked = ""
+        self._asked_of = ""  # the text that questions were asked about
+        self._asked: frozenset[str] = frozenset()  # the questions about it that were asked: Enter again answers them
         self._ways: dict[str, str] = {}
         self._tools: dict[str, str] = {}
         self._tasks: list[Task] = []
@@ -239,16 +240,16 @@ class ReadingBar(QWidget):
 
     # --- typing ---
 
-    def type_into(self, text: str) -> None:
-        """Take a key that was pressed elsewhere in the sheet."""
-        self.entry.came(text)
+    def type_into(self, event: QKeyEvent) -> None:
+        """Take a key that was pressed elsewhere in the window."""
         self.entry.setFocus()
-        self.entry.insert(text)
-        self._typed(self.entry.text())
+        self.entry.end(False)
+        self.entry.keyPressEvent(event)
 
     def _typed(self, text: str) -> None:
         """Say at once what is understood."""
-        self._asked = self._asked if text == self._asked else ""
+        if text != self._asked_of:
+            self._ask_no_more()
         typed = self._understand(text)
         if typed is None:
             return
@@ -267,6 +268,9 @@ class ReadingBar(QWidget):
     def is_asking(self) -> bool:
         """Tell whether a question waits for its answer."""
         return bool(self._asked)
+
+    def _ask_no_more(self) -> None:
+        self._asked_of, self._asked = "", frozenset()
 
     def _understand(self, text: str) -> Typed | None:
         """Read what is typed; None where it can't be, and then that is said."""
@@ -328,8 +332,7 @@ class ReadingBar(QWidget):
         if task is None or place is None:
             self.say(self.tr("There is no place to measure yet: lay out the heads under Engine and parts."), error=True)
             return
-        if self.gauge.parts_two_figures(text):
-            self.questioned.emit()
+        if self._asks("two figures", self.gauge.two_figures(text), text):
             return
         typed = self._understand(text)
         if typed is None:
@@ -352,19 +355,27 @@ class ReadingBar(QWidget):
             self.entry.setText(text)
 
     def _is_agreed(self, task: Task, typed: Typed, text: str) -> bool:
-        """Ask once about what is unusual: Enter again takes it."""
-        question = (
-            self.gauge.question(typed, text, by_keys=self.entry.typed_by_gauge > 0)
-            or doubtful(self.session, task, typed)
-            or read_two_ways(self.session, task, typed, text)
+        """Ask once about each thing that is unusual: Enter again takes it."""
+        by_keys = self.entry.typed_by_gauge > 0
+        asked = (
+            self._asks("gauge", self.gauge.question(text), text)
+            or self._asks("unusual", self.gauge.wrong_unit(typed, text, by_keys=by_keys), text)
+            or self._asks("unusual", doubtful(self.session, task, typed), text)
+            or self._asks("two ways", read_two_ways(self.session, task, typed, text), text)
         )
-        if not question or self._asked == text:
-            self._asked = ""
-            return True
-        self._asked = text
+        if not asked:
+            self._ask_no_more()
+        return not asked
+
+    def _asks(self, about: str, question: str, text: str) -> bool:
+        """Ask a question about an entry unless it was asked already; tell whether it now waits for its answer."""
+        before = self._asked if text == self._asked_of else frozenset()
+        if not question or about in before:
+            return False
+        self._asked_of, self._asked = text, before | {about}
         self.say(question, error=True)
         self.questioned.emit()
-        return False
+        return True
 
     def paste(self) -> None:
         """Take the column on the clipboard, from the current place on."""

@@ -10,9 +10,9 @@ from collections.abc import Callable, Sequence
 from typing import Any
 
 from msgspec import Struct
-from PyQt6.QtCore import QAbstractTableModel, QModelIndex, Qt, pyqtSignal
+from PyQt6.QtCore import QAbstractTableModel, QEvent, QModelIndex, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QFontMetrics, QPen
-from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QStyledItemDelegate, QTableView
+from PyQt6.QtWidgets import QAbstractItemView, QComboBox, QLineEdit, QStyledItemDelegate, QTableView
 
 from honest_lift.desk.column_widths import head_width, shared_out, text_width
 from honest_lift.desk.label import plain
@@ -162,6 +162,10 @@ class RecordModel(QAbstractTableModel):
             self.put.emit(changed)
         return True
 
+    def is_refused(self, index: QModelIndex) -> bool:
+        """Tell whether a cell holds a text that was not taken."""
+        return (self._key(index.row()), index.column()) in self._bad
+
     def _key(self, row: int) -> str:
         return str(getattr(self.records[row], "id", row))
 
@@ -189,6 +193,7 @@ class RecordTable(QTableView):
             triggers.DoubleClicked | triggers.AnyKeyPressed | triggers.EditKeyPressed | triggers.SelectedClicked
         )
         self.records.modelReset.connect(self._size)
+        self._ended = False  # the last row was typed, and nobody has said where to go on
         self._size()
 
     def dress(self, theme, zoom: float) -> None:
@@ -220,13 +225,33 @@ class RecordTable(QTableView):
         self.setFocus()
 
     def keyPressEvent(self, event) -> None:
-        if (
-            event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)
-            and self.state() != QAbstractItemView.State.EditingState
-        ):
+        is_enter = event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)
+        if is_enter and self.state() != QAbstractItemView.State.EditingState:
+            self._ended = False
             self.edit(self.currentIndex())
+        elif self._ended and event.text().strip() and event.text().isprintable():
+            self.records.refused.emit(
+                f"“{event.text()}” was not taken: that was the last row. Choose a cell, or press Enter to type over this one."
+            )
         else:
             super().keyPressEvent(event)
+
+    def mousePressEvent(self, event) -> None:
+        self._ended = False
+        super().mousePressEvent(event)
+
+    def currentChanged(self, current: QModelIndex, previous: QModelIndex) -> None:
+        super().currentChanged(current, previous)
+        self._ended = False
+
+    def step_down(self) -> None:
+        """Go to the next cell of the column that takes a figure: a column is typed, or sent by a gauge, Enter by Enter."""
+        at = self.currentIndex()
+        below = (self.records.index(row, at.column()) for row in range(at.row() + 1, self.records.rowCount()))
+        after = next((one for one in below if one.flags() & Qt.ItemFlag.ItemIsEditable), None)
+        if after is not None:
+            self.setCurrentIndex(after)
+        self._ended = after is None and self.records.rowCount() > 1
 
     def resizeEvent(self, event) -> None:
         super().resizeEvent(event)
@@ -257,6 +282,19 @@ class _Editor(QStyledItemDelegate):
         box.addItems([str(one) for one in (column.choices_of(record) if column.choices_of else column.choices())])
         box.activated.connect(lambda _: (self.commitData.emit(box), self.closeEditor.emit(box)))
         return box
+
+    def eventFilter(self, editor, event) -> bool:
+        """Take a cell at its Enter and not a moment later: what is typed next belongs to the next cell."""
+        is_key = event.type() == QEvent.Type.KeyPress
+        if is_key and isinstance(editor, QLineEdit) and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            table = self.parent()
+            at = table.currentIndex()
+            self.commitData.emit(editor)
+            self.closeEditor.emit(editor)
+            if table.currentIndex() == at and not table.records.is_refused(at):
+                table.step_down()
+            return True
+        return super().eventFilter(editor, event)
 
     def paint(self, painter, option, index) -> None:
         super().paint(painter, option, index)

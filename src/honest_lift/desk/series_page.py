@@ -5,7 +5,6 @@ from __future__ import annotations
 from math import inf
 
 from msgspec import Struct
-from PyQt6.QtCore import QTimer
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
@@ -154,7 +153,6 @@ class SeriesPage(QWidget):
         self._own_at = None
         if value is not None:
             self.session.do(Confirm((self._reading(row.at, value, row.text),)))
-            QTimer.singleShot(0, self._next_line)  # once the line that was typed in has closed
 
     def _reading(self, at: float, value: float, text: str) -> Reading:
         book, name, way = self.session.book, self._own.name, self.series.way
@@ -176,12 +174,6 @@ class SeriesPage(QWidget):
             self._complain(str(error))
             return
         self.session.do(Confirm(tuple(self._reading(*row) for row in rows)))
-
-    def _next_line(self) -> None:
-        """Step to the next line, so that a whole row is typed in one pass."""
-        here = self.table.currentIndex().row()
-        if 0 <= here < len(self.table.records.records) - 2:
-            self.table.setCurrentIndex(self.table.records.index(here + 1, 1))
 
     def stand_at(self, at: float) -> None:
         """Stand on the line read at a coordinate, in the engine's own unit, ready to type it anew."""

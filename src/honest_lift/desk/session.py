@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, NamedTuple
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
@@ -26,7 +26,7 @@ from honest_lift.facts.file import FileError, backup_of, read_marked
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.history import History
 from honest_lift.facts.job import Job
-from honest_lift.facts.journal import AnyEntry, Reading
+from honest_lift.facts.journal import AnyEntry, Reading, StruckOut
 
 if TYPE_CHECKING:
     from honest_lift.checks.examine import Examination
@@ -35,6 +35,15 @@ if TYPE_CHECKING:
     from honest_lift.facts.changes import Change
     from honest_lift.facts.recovery import Leftover
     from honest_lift.plans.next_reading import NextStep
+
+
+class Stood(NamedTuple):
+    """Where somebody stood who did something: the step, its page, the valve and the spring."""
+
+    step: str
+    page: str
+    position: str
+    spring: str
 
 
 class Session(Walking, QObject):
@@ -47,6 +56,7 @@ class Session(Walking, QObject):
     asked = pyqtSignal(object, str, str)  # a step of the plan to be measured now, by a way and a tool if it matters
     to_try = pyqtSignal(object)  # changes that are to be tried
     page_asked = pyqtSignal(str, str)  # a page of engine and parts, and what is to be typed there
+    page_turned = pyqtSignal(str)  # a page of the open step's sheet, on which something was done that is undone now
     told = pyqtSignal(str)  # something to say in the reading bar
     confirmed = pyqtSignal(str)  # what has reached the disk
     demo_asked = pyqtSignal(str)  # a demonstration by its name
@@ -67,6 +77,7 @@ class Session(Walking, QObject):
         self.shown = ""  # the check whose figure the heads carry; "" for that of the open step
         self.walks = "position"  # the kind of place walked on the sheet of all readings
         self.refused = Refused(self.changed.emit)  # what was pasted and can't stand
+        self.open_page: Callable[[], str] = lambda: ""  # gives the page of the open step's sheet that is looked at
         self.check = ""  # the check whose finding is looked at, whole
         self.plan: tuple[NextStep, ...] = ()
         self.queue: NextStep | None = None  # what is being walked, place by place
@@ -141,7 +152,7 @@ class Session(Walking, QObject):
             return False
         before = self.engine
         try:
-            entries = self.history.do(edit)
+            entries = self.history.do(edit, Stood(self.step, self.open_page(), self.position, self.spring))
         except EditError as error:
             self.warned.emit(str(error))
             return False
@@ -152,23 +163,27 @@ class Session(Walking, QObject):
         return True
 
     def undo(self) -> None:
-        """Take the last edit back."""
-        sentence = self.history.undo_sentence
-        if sentence:
-            self._turn(self.history.undo)
+        """Take the last edit back, where it was done, and say what it was."""
+        if sentence := self.history.undo_sentence:
+            self._turn(self.history.undo, self.history.undo_stood)
             self.told.emit(f"Taken back: {sentence}.")
 
     def redo(self) -> None:
-        """Bring the last undone edit back."""
-        sentence = self.history.redo_sentence
-        if sentence:
-            self._turn(self.history.redo)
+        """Bring the last undone edit back, where it was done, and say what it was."""
+        if sentence := self.history.redo_sentence:
+            self._turn(self.history.redo, self.history.redo_stood)
             self.told.emit(f"Done again: {sentence}.")
 
-    def _turn(self, turn: Callable[[], tuple[AnyEntry, ...]]) -> None:
+    def _turn(self, turn: Callable[[], tuple[AnyEntry, ...]], stood: object) -> None:
         before = self.engine
         self._keep(turn(), changed=self.engine is not before)
+        if isinstance(stood, Stood):
+            self.step, self.check, self.queue = stood.step, "", None
+            self.position, self.spring = stood.position, stood.spring
         self._after()
+        if isinstance(stood, Stood):
+            self.moved.emit()
+            self.page_turned.emit(stood.page)
 
     def _keep(self, entries: tuple[AnyEntry, ...], *, changed: bool) -> None:
         """Hand what was done to the disk."""
@@ -191,11 +206,14 @@ class Session(Walking, QObject):
         self.changed.emit()
 
     def _say_confirmed(self, entries: tuple[AnyEntry, ...]) -> None:
-        first = entries[0]
-        if len(entries) == 1 and isinstance(first, Reading):
-            self.confirmed.emit(f"{first.text} at {first.place.title} confirmed.")
-        else:
-            self.confirmed.emit("Confirmed.")
+        """Say which readings have reached the disk. Whatever else has, its own sentence stands already: it is left there."""
+        taken_back = {one.reading for one in self.book.journal if isinstance(one, StruckOut)}
+        read = [one for one in entries if isinstance(one, Reading) and one.id not in taken_back]
+        if not read:
+            return
+        first, more = read[0], len(read) - 1
+        words = f"{first.text} at {first.place.title}"
+        self.confirmed.emit(f"{words} and {more} more confirmed." if more else f"{words} confirmed.")
 
     # --- what is found ---
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from pathlib import Path
 
+from PyQt6.QtCore import QBuffer
 from PyQt6.QtWidgets import QWidget
 
 from honest_lift.demo.demonstrations import demonstration
@@ -14,6 +15,7 @@ from honest_lift.desk.theme import load_fonts
 from honest_lift.desk.window import Window
 from honest_lift.facts.changes import Change
 from honest_lift.facts.edits import new_id
+from honest_lift.facts.written_out import write_out
 
 EIGHT, FOUR, SEASONS = "eight", "four", "seasons"
 VIEWS = (  # file, step, page or check, valve, theme, demonstration
@@ -38,6 +40,11 @@ VIEWS = (  # file, step, page or check, valve, theme, demonstration
 
 
 _TRIED = (Change("head", "head_cut", "", 0.508), Change("gasket", "gasket", "", -0.3))
+
+
+def names() -> list[str]:
+    """Give the names of the files that are drawn."""
+    return [f"{view[0]}.png" for view in VIEWS] + ["manual.png", "bench.png"]
 
 
 def take_shots(folder: Path) -> Iterator[Path]:
@@ -76,8 +83,11 @@ def _manual(window: Window, folder: Path) -> Path:
 
 def _saved(widget: QWidget, path: Path) -> Path:
     """Save a picture of a widget. OSError where it can't be written."""
-    if not widget.grab().save(str(path)):
-        raise OSError(0, f"{path.name} could not be written")
+    held = QBuffer()
+    held.open(QBuffer.OpenModeFlag.WriteOnly)
+    if not widget.grab().save(held, "PNG"):
+        raise OSError(0, f"{path.name} could not be drawn")
+    write_out(path, bytes(held.data().data()), agreed=True)
     return path
 
 

@@ -29,6 +29,7 @@ from honest_lift.desk.session import Session
 from honest_lift.desk.steps.order import FIRST, STEPS
 from honest_lift.desk.theme import THEMES, style_sheet, theme_of_system
 from honest_lift.desk.tones import Tones
+from honest_lift.desk.typed_anywhere import TypedAnywhere
 from honest_lift.facts.journal_file import named
 
 FINDING = "finding"  # the sheet of one finding, which is no step
@@ -61,6 +62,9 @@ class Window(QMainWindow):
         for signal in (session.changed, session.moved):
             signal.connect(self._follow)
         self._follow()
+        self.keys = TypedAnywhere(self)
+        if self.bar.isVisibleTo(self):
+            self.bar.entry.setFocus()
 
     # --- building ---
 
@@ -76,6 +80,8 @@ class Window(QMainWindow):
         self.ladder.opened.connect(session.look_into)
         self.strip.opened.connect(self.open_finding)
         session.page_asked.connect(self._show_page)
+        session.page_turned.connect(self._turn_page)
+        session.open_page = lambda: getattr(self._sheet(session.step), "page_name", "")
         session.to_try.connect(lambda changes: self._sheet("trial").one_page.show_changes(changes))
         self.heights = STEPS[FIRST].make(session, self.bar)
         self.sheets: dict[str, QWidget] = {FIRST: self.heights}
@@ -106,6 +112,10 @@ class Window(QMainWindow):
         self.menuBar().setCornerWidget(self.engine_name)
         self.resize(1280, 800)
         self.setMinimumSize(1024, 640)
+
+    def keyPressEvent(self, event) -> None:
+        if not self.keys.take(event):
+            super().keyPressEvent(event)
 
     def resizeEvent(self, event) -> None:
         super().resizeEvent(event)
@@ -303,6 +313,11 @@ class Window(QMainWindow):
         sheet = self._sheet(self.session.step)
         sheet.open_page(page)
         land(sheet.pages[page], about)
+
+    def _turn_page(self, page: str) -> None:
+        sheet = self._sheet(self.session.step)
+        if page in getattr(sheet, "page_names", ()):
+            sheet.open_page(page)
 
     def measure_next(self) -> None:
         """Start what the plan has first."""

@@ -9,16 +9,19 @@ from PyQt6.QtWidgets import QWidget
 
 from honest_lift.desk import questions
 from honest_lift.desk.session import Session
-from honest_lift.facts import disk
+from honest_lift.facts import disk, written_out
 
 if TYPE_CHECKING:
     from honest_lift.desk.curve_view import CurveView
 
 
 def write_out(parent: QWidget, session: Session, path: Path, what: str | bytes) -> bool:
-    """Write a file and say that it is written, or why not. Tells whether it was."""
+    """Write a file that `questions` has asked for, and say that it is written, or why not. Tells whether it was."""
     try:
-        disk.put_out(path, what.encode() if isinstance(what, str) else what)
+        written_out.write_out(path, what.encode() if isinstance(what, str) else what, agreed=True)
+    except written_out.TargetError as error:
+        questions.tell(parent, parent.tr("Not saved"), str(error))
+        return False
     except OSError as error:
         questions.tell(parent, parent.tr("Not saved"), f"{path}: {disk.why(error)}.")
         return False

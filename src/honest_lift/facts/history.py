@@ -21,6 +21,7 @@ class _Step(Struct, frozen=True):
     before: Engine
     after: Engine
     entries: tuple[AnyEntry, ...]  # those that now stand for the step, and would be taken back
+    stood: object = None  # where whoever did it stood, as the caller said
 
 
 class History(Struct):
@@ -40,13 +41,26 @@ class History(Struct):
         """Say what redo would bring back; "" for nothing."""
         return self._undone[-1].sentence if self._undone else ""
 
-    def do(self, edit: Edit) -> tuple[AnyEntry, ...]:
-        """Apply an edit and give the entries it appended. Raises EditError, and then nothing has changed."""
+    @property
+    def undo_stood(self) -> object:
+        """Give where whoever did stood what undo would take back; None for nothing."""
+        return self._done[-1].stood if self._done else None
+
+    @property
+    def redo_stood(self) -> object:
+        """Give where whoever did stood what redo would bring back; None for nothing."""
+        return self._undone[-1].stood if self._undone else None
+
+    def do(self, edit: Edit, stood: object = None) -> tuple[AnyEntry, ...]:
+        """Apply an edit and give the entries it appended. Raises EditError, and then nothing has changed.
+
+        `stood`: where it is done from, for whoever undoes it and wants to be there again.
+        """
         before = self.book.engine
         engine, entries = edit.apply(self.book)
         _prove_writable(engine if engine is not before else None, entries)
         self._become(engine, entries, edit.sentence)
-        self._done.append(_Step(edit.sentence, before, engine, entries))
+        self._done.append(_Step(edit.sentence, before, engine, entries, stood))
         self._undone.clear()
         return entries
 
@@ -75,7 +89,7 @@ class History(Struct):
         engine = step.before if back else step.after
         entries = tuple(undoing(one, new_id(), now(), engine.hand) for one in reversed(step.entries))
         self._become(engine, entries, f"{'undone' if back else 'done again'}: {step.sentence}")
-        target.append(_Step(step.sentence, step.before, step.after, entries))
+        target.append(_Step(step.sentence, step.before, step.after, entries, step.stood))
         return entries
 
     def _become(self, engine: Engine, entries: tuple[AnyEntry, ...], sentence: str) -> None:

@@ -5,8 +5,9 @@ from __future__ import annotations
 from pathlib import Path
 
 from msgspec.structs import replace
-from PyQt6.QtWidgets import QComboBox, QFileDialog, QPlainTextEdit
+from PyQt6.QtWidgets import QComboBox, QPlainTextEdit
 
+from honest_lift.desk import questions
 from honest_lift.desk.engine.gauge_columns import gauge_columns
 from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.following import follow
@@ -193,14 +194,12 @@ class GaugesPage(Page):
                 self.tr("{0} is not listened to: choose its port, and switch it on.").format(one.name)
             )
             return
-        name, _ = QFileDialog.getSaveFileName(
-            self, self.tr("Record what it sends"), f"{one.name}.txt", self.tr("Text (*.txt)")
-        )
-        if not name:
+        path = questions.recording_to_save(self, Path(f"{one.name}.txt"))
+        if path is None:
             return
         try:
-            lines.record(one.name, Path(name))
+            lines.record(one.name, path)
         except OSError as error:
-            self.session.warned.emit(f"{name}: {error.strerror or error}.")
+            self.session.warned.emit(f"{path}: {error.strerror or error}.")
             return
         self.recorded.setText(self.tr("Stop the recorder"))

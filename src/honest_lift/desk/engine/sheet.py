@@ -72,9 +72,19 @@ class EngineSheet(QWidget):
             self.tabs.setTabVisible(0, not begun)
             self.tabs.setCurrentIndex(1 if begun else 0)
 
+    @property
+    def page_names(self) -> tuple[str, ...]:
+        """Give the names of the pages in the order of their tabs."""
+        return tuple(self.pages)
+
+    @property
+    def page_name(self) -> str:
+        """Give the name of the page that is open."""
+        return self.page_names[self.tabs.currentIndex()]
+
     def open_page(self, name: str) -> None:
         """Open a page by its name."""
-        self.tabs.setCurrentIndex(list(self.pages).index(name))
+        self.tabs.setCurrentIndex(self.page_names.index(name))
 
     def _say(self, words: str) -> None:
         self.message.setText(words)

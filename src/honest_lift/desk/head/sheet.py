@@ -25,7 +25,6 @@ from honest_lift.facts.which_valve import valve_at
 class HeadSheet(QWidget):
     """Pages above, drawing, grid. Choosing a cell chooses what the reading bar takes."""
 
-    typed = pyqtSignal(str)
     pasted = pyqtSignal()
     asked = pyqtSignal(object)  # the task of the chosen column
 
@@ -55,7 +54,6 @@ class HeadSheet(QWidget):
         self.grid.setAccessibleName(self.tr("Readings of the bare head at every valve"))
         self._lay_out()
         self.pages.currentChanged.connect(self._turn_page)
-        self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(self._chosen)
         follow(self, (session.changed, session.examined, session.moved), self.refresh)
@@ -116,9 +114,19 @@ class HeadSheet(QWidget):
         self.refresh()
         self.asked.emit(self.page.read[0][0])
 
+    @property
+    def page_names(self) -> tuple[str, ...]:
+        """Give the names of the pages in the order of their tabs."""
+        return tuple(page.name for page in PAGES)
+
+    @property
+    def page_name(self) -> str:
+        """Give the name of the page that is open."""
+        return self.page_names[self.pages.currentIndex()]
+
     def open_page(self, name: str) -> None:
         """Open a page by its name."""
-        self.pages.setCurrentIndex([page.name for page in PAGES].index(name))
+        self.pages.setCurrentIndex(self.page_names.index(name))
 
     def follow_task(self, task: Task | None) -> None:
         """Turn to the page of what is read, and show its column."""

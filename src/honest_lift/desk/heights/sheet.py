@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from honest_lift.desk.following import follow
@@ -20,8 +19,6 @@ from honest_lift.words.spring.spring_drawn import heights_drawn, spring_drawn
 
 class HeightsSheet(QWidget):
     """Drawing above, grid below."""
-
-    typed = pyqtSignal(str)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -42,7 +39,6 @@ class HeightsSheet(QWidget):
         column.addLayout(sheet_head(self.tr("Springs and heights"), self.subtitle))
         column.addWidget(self.drawing)
         column.addWidget(self.grid, 1)
-        self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: session.go(self.model.name(row)))
         follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()

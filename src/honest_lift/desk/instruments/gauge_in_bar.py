@@ -142,26 +142,29 @@ class GaugeInBar:
 
     # --- what is asked ---
 
-    def question(self, typed: Typed, text: str, *, by_keys: bool = False) -> str:
-        """Say what is odd about a gauge's figure, so that it is asked once; "" for nothing, or where a hand typed it."""
-        if typed.value is None or typed.is_assumed or typed.is_bound:
-            return ""
+    def question(self, text: str) -> str:
+        """Say what is odd about how a gauge's figure came, so that it is asked once; "" for nothing, or for a hand's figure."""
         if not self.is_gauged(text):
-            return self._wrong_unit(typed, self.bar.session.unit(self.bar.task.row.dimension)) if by_keys else ""
+            return ""
         assert self.from_gauge is not None
         assert self.last is not None
         assert self.last.shown is not None
-        shown = self.last.shown
         if not self.last.is_steady:
             return _told("{0} still moves, by {1:.4g} {2} over its last lines: hold it still. Enter again takes it as it is.",
-                         self.from_gauge.name, self.last.moving_by, shown.unit)  # fmt: skip
-        if unlike := self._wrong_unit(typed, shown.unit):
-            return unlike
+                         self.from_gauge.name, self.last.moving_by, self.last.shown.unit)  # fmt: skip
         zero = self.lines.zero_of(self.from_gauge)
         if zero.is_due:
             return _told("{0} has taken {1} readings since its zero was looked at: close it and see. Enter again takes this one.",
                          self.from_gauge.name, len(zero.since))  # fmt: skip
         return ""
+
+    def wrong_unit(self, typed: Typed, text: str, *, by_keys: bool) -> str:
+        """Ask whether a gauge is set to another unit, by what was read beside; "" where it is not, or a hand typed."""
+        if typed.value is None or typed.is_assumed or typed.is_bound:
+            return ""
+        if self.is_gauged(text) and self.last is not None and self.last.shown is not None:
+            return self._wrong_unit(typed, self.last.shown.unit)
+        return self._wrong_unit(typed, self.bar.session.unit(self.bar.task.row.dimension)) if by_keys else ""
 
     def _wrong_unit(self, typed: Typed, unit: str) -> str:
         from honest_lift.gauges.instruments.oddities import meant_by, other_unit
@@ -186,16 +189,17 @@ class GaugeInBar:
                  if one.reading.quantity == task.quantity and not one.fate and one.reading.at == task.at]  # fmt: skip
         return alike[-_MOST_BESIDE:]
 
-    def parts_two_figures(self, text: str) -> bool:
-        """Part what a gauge typed like a keyboard from a figure that stood there before: they are two, and neither is taken."""
+    def two_figures(self, text: str) -> str:
+        """Ask whether an entry holds two figures: one that stood there, and one that came as fast as a gauge types.
+
+        "" where it does not. A fast hand looks the same, so that nothing is taken out of the entry: a person says which.
+        """
         by_gauge = self.bar.entry.typed_by_gauge
         before, typed = text[: len(text) - by_gauge], text[len(text) - by_gauge :]
         if not by_gauge or not _FIGURE.search(before) or not _FIGURE.match(typed):
-            return False
-        self.bar.gauged(typed)
-        words = "“{0}” stood there when the gauge typed “{1}”, so neither is taken. Enter takes {1}."
-        self.bar.say(_told(words, before.strip(), typed), error=True)
-        return True
+            return ""
+        words = "“{0}” stood there when “{1}” came as fast as a gauge types. Enter again takes {2} as one figure; else delete one."
+        return _told(words, before.strip(), typed.strip(), text.strip())
 
     # --- what was taken ---
 

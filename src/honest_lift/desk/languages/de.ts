@@ -2960,8 +2960,12 @@
         <translation>Federprüfgerät</translation>
     </message>
     <message>
-        <source>Text (*.txt)</source>
-        <translation>Text (*.txt)</translation>
+        <source>Text</source>
+        <translation>Text</translation>
+    </message>
+    <message>
+        <source>There is a file already</source>
+        <translation>Es gibt schon eine Datei</translation>
     </message>
     <message>
         <source>That many turns make a length no pushrod has.</source>

@@ -23,7 +23,6 @@ from honest_lift.facts.columns import column_csv
 class ReadingsSheet(QWidget):
     """Follows the task of the reading bar."""
 
-    typed = pyqtSignal(str)
     pasted = pyqtSignal()
 
     def __init__(self, session: Session) -> None:
@@ -55,7 +54,6 @@ class ReadingsSheet(QWidget):
         column.addWidget(self.grid, 3)
         column.addWidget(self.here)
         column.addWidget(self.history, 1)
-        self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(lambda row, _: session.go_place(self.model.places[row]))
         follow(self, (session.changed, session.examined, session.moved), self.refresh)

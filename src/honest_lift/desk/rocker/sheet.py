@@ -60,10 +60,19 @@ class RockerSheet(QWidget):
         for page in self.pages.values():
             page.dress(theme, zoom)
 
+    @property
+    def page_names(self) -> tuple[str, ...]:
+        """Give the names of the pages in the order of their tabs."""
+        return tuple(_PAGES[self._gear])
+
+    @property
+    def page_name(self) -> str:
+        """Give the name of the page that is open."""
+        return self.page_names[self.tabs.currentIndex()]
+
     def open_page(self, name: str) -> None:
         """Open a page by its name."""
-        names = _PAGES[self._gear]
-        self.tabs.setCurrentIndex(names.index(name))
+        self.tabs.setCurrentIndex(self.page_names.index(name))
 
     def _show_gear(self) -> None:
         """Show the tabs of the gear the engine has."""

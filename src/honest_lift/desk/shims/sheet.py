@@ -6,7 +6,6 @@ from math import nan
 from typing import TYPE_CHECKING
 
 from msgspec.structs import replace
-from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QHBoxLayout, QVBoxLayout, QWidget
 
 from honest_lift.desk.engine.page import button, in_row
@@ -41,8 +40,6 @@ _GOALS = {
 
 class ShimsSheet(QWidget):
     """Plans are worked out beside the window, which lives on; Cancel gives the best found so far."""
-
-    typed = pyqtSignal(str)
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -104,7 +101,6 @@ class ShimsSheet(QWidget):
         self.base.clicked.connect(
             lambda on: self.session.do(Describe({"hardened_base": on}, "hardened base under the springs"))
         )
-        self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(lambda row, _: self.session.go(self.model.name(row)))
         follow(self, (self.session.changed, self.session.examined, self.session.moved), self.refresh)
 

@@ -21,7 +21,6 @@ from honest_lift.facts.catalog import CATALOG
 class SpringsSheet(QWidget):
     """A grid with a row a spring. Choosing a cell chooses what the reading bar takes."""
 
-    typed = pyqtSignal(str)
     asked = pyqtSignal(object)  # the task of the chosen column
 
     def __init__(self, session: Session) -> None:
@@ -56,7 +55,6 @@ class SpringsSheet(QWidget):
         self.curve.picked.connect(self._go_to_load)
         column.addWidget(self.predicted)
         column.addWidget(self.grid, 1)
-        self.grid.typed.connect(self.typed)
         self.grid.chosen.connect(self._chosen)
         follow(self, (session.changed, session.examined, session.moved), self.refresh)
         self.refresh()

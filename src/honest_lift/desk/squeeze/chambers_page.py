@@ -26,7 +26,6 @@ from honest_lift.numbers.units import from_inside, in_words, unit_of
 class ChambersPage(QWidget):
     """Drawing, grid and words; typing goes to the reading bar."""
 
-    typed = pyqtSignal(str)
     pasted = pyqtSignal()
 
     def __init__(self, session: Session) -> None:
@@ -48,7 +47,6 @@ class ChambersPage(QWidget):
         column.addWidget(self.drawing)
         column.addWidget(self.grid, 5)
         column.addWidget(scrolled(self.words), 2)
-        self.grid.typed.connect(self.typed)
         self.grid.pasted.connect(self.pasted)
         self.grid.chosen.connect(lambda row, _: session.go_place(at_cylinder(self.model.name(row))))
 

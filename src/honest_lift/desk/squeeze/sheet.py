@@ -14,7 +14,6 @@ from honest_lift.desk.squeeze.ratio_page import RatioPage
 class SqueezeSheet(PagedSheet):
     """Pages of chambers, of the way to a ratio, and of ports."""
 
-    typed = pyqtSignal(str)
     pasted = pyqtSignal()
 
     def __init__(self, session: Session) -> None:
@@ -26,7 +25,6 @@ class SqueezeSheet(PagedSheet):
         pages = {"Chambers": self.chambers_page, "Target ratio": self.ratio_page, "Ports": self.ports_page}
         caution = "Solvent, alcohol and fuel burn: ventilate, no flame."
         super().__init__(session, "squeeze", "Chambers and compression", pages, caution)
-        self.chambers_page.typed.connect(self.typed)
         self.chambers_page.pasted.connect(self.pasted)
 
     def where(self) -> str:

@@ -43,7 +43,6 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.head.sheet import HeadSheet
 
     sheet = HeadSheet(session)
-    sheet.typed.connect(bar.type_into)
     sheet.asked.connect(bar.choose)
     bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))
     sheet.pasted.connect(bar.paste)

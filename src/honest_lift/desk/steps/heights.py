@@ -36,7 +36,6 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.heights.sheet import HeightsSheet
 
     sheet = HeightsSheet(session)
-    sheet.typed.connect(bar.type_into)
     sheet.grid.pasted.connect(bar.paste)
     bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))
     sheet.follow_task(bar.task)

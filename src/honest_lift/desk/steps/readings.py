@@ -34,7 +34,6 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.readings.sheet import ReadingsSheet
 
     sheet = ReadingsSheet(session)
-    sheet.typed.connect(bar.type_into)
     sheet.pasted.connect(bar.paste)
     sheet.follow_task(bar.task)
     bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))

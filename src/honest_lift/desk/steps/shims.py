@@ -22,9 +22,7 @@ def _progress(session: Session) -> tuple[int, int]:
 def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.shims.sheet import ShimsSheet
 
-    sheet = ShimsSheet(session)
-    sheet.typed.connect(bar.type_into)
-    return sheet
+    return ShimsSheet(session)
 
 
 STEP = Step(

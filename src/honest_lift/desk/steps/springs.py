@@ -63,7 +63,6 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.springs.sheet import SpringsSheet
 
     sheet = SpringsSheet(session)
-    sheet.typed.connect(bar.type_into)
     sheet.asked.connect(bar.choose)
     bar.what.currentIndexChanged.connect(lambda _: sheet.follow_task(bar.task))
     sheet.grid.pasted.connect(bar.paste)

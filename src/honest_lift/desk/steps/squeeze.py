@@ -39,7 +39,6 @@ def _make(session: Session, bar: ReadingBar) -> QWidget:
     from honest_lift.desk.squeeze.sheet import SqueezeSheet
 
     sheet = SqueezeSheet(session)
-    sheet.typed.connect(bar.type_into)
     sheet.pasted.connect(bar.paste)
     bar.what.currentIndexChanged.connect(lambda _: sheet.chambers_page.follow_task(bar.task))
     sheet.chambers_page.follow_task(bar.task)

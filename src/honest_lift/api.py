@@ -17,7 +17,7 @@ from honest_lift.checks.examine import examine as _examine
 from honest_lift.demo.demonstrations import demonstration
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Confirm, EditError, State, reading_of
+from honest_lift.facts.edits import Confirm, EditError, State, now, reading_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.file import FileError, read_book, write_book
@@ -25,6 +25,7 @@ from honest_lift.facts.history import History
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role, of_spring
 from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.reach import refusal
+from honest_lift.facts.restated import Meant, gone_stale
 from honest_lift.facts.written_out import TargetError, look_at_engine_target
 from honest_lift.mechanics.spring import load_curve, margins
 from honest_lift.numbers.decision import decide
@@ -119,11 +120,24 @@ class Engine:
         self._do(Confirm((made,)))
 
     def state(
-        self, quantity: str, value: float, place: str = "", *, tolerance: float | None = None, source: str = ""
-    ) -> None:
-        """State a figure from a card or a manual, in the inside unit, with its tolerance. Raises EditError."""
+        self, quantity: str, value: float, place: str = "", *, tolerance: float | None = None, source: str = "",
+        meant: Meant | None = None,
+    ) -> None:  # fmt: skip
+        """State a figure from a card or a manual, in the inside unit, with its tolerance.
+
+        `meant`: of a figure that replaces another one on which readings rest, "corrected" (it was always so) or "another part"
+        (what was read of the old part goes stale). Raises EditError, where that has to be said too.
+        """
         _prove_possible(CATALOG[quantity], value)
-        self._do(State((Fact(quantity, self._place(place), float(value), tolerance=tolerance, source=source),)))
+        facts = (Fact(quantity, self._place(place), float(value), tolerance=tolerance, source=source, when=now()),)
+        book = self._history.book
+        gone = gone_stale(book, State(facts).apply(book)[0]) if meant is None else ()
+        if gone:
+            raise EditError(
+                f"{len(gone)} readings were taken with the part whose {CATALOG[quantity].title} this replaces: "
+                'add meant="corrected" if it was always so, or meant="another part".'
+            )
+        self._do(State(facts, meant or "another part"))
 
     def verdict(self, valve: str = "") -> str:
         """Give the worst verdict of a valve, or of the engine: passes, close, fails or unproven. Raises EditError for no valve."""

@@ -26,6 +26,7 @@ from honest_lift.facts.mock_up import with_mock_up
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place, of_reference, position_title
 from honest_lift.facts.reach import refusal
+from honest_lift.facts.restated import Meant, other_parts
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on, is_of_this_valve
 from honest_lift.facts.tools import Tool
@@ -159,9 +160,14 @@ class NoteReading(Edit, frozen=True):
 
 
 class State(Edit, frozen=True):
-    """State facts: specified by a card, or assumed. Each replaces the one of its quantity and place."""
+    """State facts: specified by a card, or assumed. Each replaces the one of its quantity and place.
+
+    `meant`: what a figure that replaces another one means. Of another part, that part is fitted anew by the same edit, and what
+    was read of the old one goes stale; where the figure was only corrected, or the fitting is an edit of its own, nothing does.
+    """
 
     facts: tuple[Fact, ...]
+    meant: Meant = "another part"
 
     @property
     def sentence(self) -> str:
@@ -170,10 +176,17 @@ class State(Edit, frozen=True):
         return f"{CATALOG[fact.quantity].title} of {fact.place.title}: {fact.text or f'{fact.value:g}'}"
 
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:
-        """Put the facts in place of those with the same quantity and place."""
-        keys = {fact.key for fact in self.facts}
-        kept = tuple(fact for fact in book.engine.facts if fact.key not in keys)
-        return replace(book.engine, facts=kept + self.facts), ()
+        """Put the facts in place of those with the same quantity and place, and fit the other parts they speak of."""
+        engine, keys = book.engine, {fact.key for fact in self.facts}
+        kept = tuple(fact for fact in engine.facts if fact.key not in keys)
+        others = other_parts(engine, self.facts) if self.meant == "another part" else {}
+        fitted = tuple(
+            fitment(engine, slot, holder, note=f"{CATALOG[fact.quantity].title} stated anew")
+            for (slot, holder), fact in others.items()
+        )
+        # what is stated of a part is stated no earlier than the part is fitted
+        stated = tuple(replace(fact, when=max(fact.when, now())) for fact in self.facts) if fitted else self.facts
+        return replace(engine, facts=kept + stated, fitments=engine.fitments + fitted), ()
 
 
 class Unstate(Edit, frozen=True):

@@ -10,7 +10,7 @@ from typing import Literal
 
 from msgspec import Struct
 
-from honest_lift.facts.layout import Layout
+from honest_lift.facts.layout import Layout, Position
 from honest_lift.facts.memory.remember import by_identity_of_many
 from honest_lift.facts.place import Place
 
@@ -105,6 +105,27 @@ def valves_at(layout: Layout, place: Place) -> tuple[str, ...]:
     if place.kind == "cylinder":
         return layout.of_cylinder(place.name)
     return (place.name,) if place.kind == "position" else ()
+
+
+def holders_within(layout: Layout, slot: Slot, place: Place) -> tuple[str, ...]:
+    """Give where parts of a slot sit within a place: all of the engine's, those of a role, a head, a cylinder, one valve's."""
+    scope = SCOPES.get(slot, "position")
+    if scope == "engine":
+        return (WHOLE,)
+    if place.kind == "cylinder" and scope == "cylinder":
+        return (place.name,)
+    names = [one.id for one in layout.positions if _is_within(layout, one, place)]
+    if scope == "position":
+        return tuple(names)
+    sits = layout.head_of if scope == "head" else layout.cylinder_of
+    return tuple(dict.fromkeys(holder for name in names if (holder := sits(name))))
+
+
+def _is_within(layout: Layout, one: Position, place: Place) -> bool:
+    if place.kind == "head":
+        return layout.head_of(one.id) == place.name
+    own = {"engine": "", "role": one.role, "position": one.id, "cylinder": str(one.cylinder)}
+    return own.get(place.kind) == place.name
 
 
 @by_identity_of_many

@@ -86,6 +86,7 @@ class Quantity(Struct, frozen=True):
     page: str = "Cam card"  # of engine and parts, where it is stated
     middle: bool = False  # of five repeats and more the middle one counts, not their mean
     stated_for: tuple[Slot, ...] = ()  # parts a stated figure speaks of, where a reading rests on others
+    part: tuple[Slot, ...] = ()  # whose own dimension it is, where its ways and `stated_for` do not say
     ways_alike: bool = True  # all read the same thing as it is; hot and cold, or clay that springs back, do not
     one_a_head: bool = False  # one piece serves all cylinders of a head: what it is off by moves them together
     pair: bool = False  # read between two valves of a cylinder: it rests on the parts of both
@@ -100,6 +101,12 @@ class Quantity(Struct, frozen=True):
     def ways_compare(self) -> bool:
         """Tell whether what two ways read can be held against each other as it was read, with nothing added or taken off."""
         return self.ways_alike and not any(way.corrections for way in self.ways)
+
+    @property
+    def speaks_of(self) -> tuple[Slot, ...]:
+        """Give the parts whose own dimension a stated figure of it is; none for a target, or what somebody chose."""
+        by_ways = self.ways[0].depends[:1] if self.ways else ()
+        return self.part or self.stated_for or by_ways
 
     def way(self, key: str) -> Way | None:
         """Find a way by its key."""

@@ -152,13 +152,13 @@ def _anew(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
     if kind.slot != "cam":
         amounts = {name: _moved(change, was) for name, was in before.items() if isfinite(was) and was > 0}
         fits = [_fit(book, kind, change, amounts)] if amounts else []
-        return [*fits, State(_facts(engine, quantity, change))]
+        return [*fits, State(_facts(engine, quantity, change), "corrected")]
     fits = []
     for role in dict.fromkeys(one.role for one in positions):  # one cam, and a lift of its own for each role
         was = [before[one.id] for one in positions if one.role == role and isfinite(before[one.id])]
         if was and was[0] > 0:
             fits.append(_fit(book, kind, change, {"engine": _moved(change, was[0])}, part=role))
-    return [*fits, State(_facts(engine, quantity, change))]
+    return [*fits, State(_facts(engine, quantity, change), "corrected")]
 
 
 def _heavier(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
@@ -186,7 +186,7 @@ def _heavier(book: Book, kind: ChangeKind, change: Change) -> list[Edit]:
                 high=None if one.high is None else one.high + change.amount, source=source, when=now())
         for one in stated
     )  # fmt: skip
-    return [fit, State(facts)] if facts else [fit]
+    return [fit, State(facts, "corrected")] if facts else [fit]
 
 
 def _over(there: Place) -> tuple[Place, ...]:

@@ -82,6 +82,7 @@ def begin(engine: Engine, told: Answers) -> Edit:
     """Give the one edit that sets a new engine up. Raises EditError where a lift at the valve has no ratio to come from."""
     if told.job not in PRESETS:
         raise EditError(f"“{told.job}” is no job: choose one of {', '.join(PRESETS)}.")
+    _prove_consistent(told)
     layout = read_layout(COMMON.get(told.layout, told.layout))
     details = {"gear": told.gear, "lifter": told.lifter, "head_material": told.head, "rocker_mount": told.mount,
                "job": Job(told.job), "name": told.name or engine.name}  # fmt: skip
@@ -103,6 +104,14 @@ def begin(engine: Engine, told: Answers) -> Edit:
         fit_springs(laid, dict(zip([one.id for one in layout.positions], names, strict=True)), "springs fitted")
     )
     return Several(tuple(edits), "a new engine begun")
+
+
+def _prove_consistent(told: Answers) -> None:
+    """Refuse answers that contradict each other. Raises EditError, saying which of them to change."""
+    if told.lash_mm and told.lifter.startswith("hydraulic"):
+        raise EditError("Hydraulic lifters run without lash: leave the lash empty, or choose solid lifters.")
+    if told.ratio is not None and told.gear == "bucket":
+        raise EditError("A bucket has no rocker: leave the rocker ratio empty, or choose another valve gear.")
 
 
 def _tools(engine: Engine, titles: tuple[str, ...]) -> list[Tool]:

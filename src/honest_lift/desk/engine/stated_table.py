@@ -6,7 +6,9 @@ from collections.abc import Mapping, Sequence
 
 from msgspec import Struct
 from msgspec.structs import replace
+from PyQt6.QtWidgets import QWidget
 
+from honest_lift.desk import questions
 from honest_lift.desk.record_table import Column, RecordTable
 from honest_lift.desk.session import Session
 from honest_lift.desk.typed_value import unlike_the_engine
@@ -14,11 +16,29 @@ from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Confirm, State, StrikeOut, Unstate, now, reading_of, readings_at
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.place import ENGINE, Place, at_role
+from honest_lift.facts.restated import Meant, gone_stale, stood_before
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures, in_words
 from honest_lift.words.what_is import quantity_hint
 
 _KINDS = ("from its card", "assumed", "measured")
+
+
+def meant_by(parent: QWidget, session: Session, fact: Fact) -> Meant | None:
+    """Give what a figure typed over another one means, asked once where readings rest on its part; None to leave it."""
+    other: Meant = "another part"
+    gone = gone_stale(session.book, State((fact,), other).apply(session.book)[0])
+    if not gone:
+        return other
+    row, unit = CATALOG[fact.quantity], session.unit(CATALOG[fact.quantity].dimension)
+    before = stood_before(session.engine, fact)
+    was = in_words(before.value, row.dimension, unit) if before else ""
+    becomes = in_words(fact.value, row.dimension, unit)
+    question = f"{row.title[:1].upper()}{row.title[1:]}, {fact.place.title}: {was} becomes {becomes}."
+    names = ", ".join(dict.fromkeys(CATALOG[one.reading.quantity].title for one in gone))
+    beside = f"With another part, {len(gone)} readings go stale and are to be taken again: {names}."
+    answer = questions.corrected_or_another(parent, question, beside)
+    return "corrected" if answer == "corrected" else other if answer else None
 
 
 class _Row(Struct, frozen=True):
@@ -57,11 +77,13 @@ class StatedTable:
         stated = {fact.key: fact for fact in engine.facts}
         rows = []
         for quantity, roles in self._places.items():
-            for role in roles:
-                place = at_role(role) if role else ENGINE
+            usual = [at_role(role) if role else ENGINE for role in roles]
+            others = [place for name, place in stated if name == quantity and place not in usual]
+            for place in (*usual, *others):  # what was stated elsewhere, or in Begin, is seen and can be taken away
                 read = [one for one in readings_at(self.session.book, quantity, place) if not one.fate]
                 text = read[-1].reading.text if read else ""
-                rows.append(_Row(f"{quantity}/{role}", quantity, place, stated.get((quantity, place)), text))
+                key = f"{quantity}/{place.kind}/{place.name}"
+                rows.append(_Row(key, quantity, place, stated.get((quantity, place)), text))
         fresh = engine.units != self._shown
         self._shown = engine.units
         self.view.show_records(rows, self._columns() if fresh else None)
@@ -202,7 +224,13 @@ class StatedTable:
         return row
 
     def _state(self, fact: Fact) -> None:
-        self.session.do(State((fact,)))
+        """State a figure; ask what it means where it replaces one on whose part readings rest."""
+        if meant := meant_by(self.view, self.session, fact):
+            self.session.do(State((fact,), meant))
+        else:
+            self.session.told.emit(
+                f"{CATALOG[fact.quantity].title[:1].upper()}{CATALOG[fact.quantity].title[1:]} is as it was."
+            )
 
 
 def _kind_of(row: _Row) -> str:

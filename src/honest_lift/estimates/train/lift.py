@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import numpy as np
+from msgspec.structs import replace
 
 from honest_lift.estimates.estimate import Estimate, Input, derive, either, estimate_of
 from honest_lift.estimates.of_valve import at_valve
 from honest_lift.estimates.rocker.every_gear import Rockers, rockers_of
 from honest_lift.estimates.rocker.parts import RESTS_ON
+from honest_lift.estimates.two_ways import two_ways
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book
 from honest_lift.facts.memory.narrowed import narrowed
@@ -15,6 +17,7 @@ from honest_lift.facts.memory.remember import by_value
 from honest_lift.facts.place import at_position
 from honest_lift.mechanics.train.valve_lift import valve_lift
 from honest_lift.numbers.doubt import Ground, choose
+from honest_lift.numbers.units import in_words
 
 _RESTS_ON = frozenset({"valve_lift", "rocker_ratio"}) | RESTS_ON
 _TRAIN = slots_of(_RESTS_ON)
@@ -49,9 +52,23 @@ def _lift(book: Book) -> Estimate:
     figure = choose(known, measured.figure, worked.figure)
     aside = ~known & np.array([bool(one[0].note) for one in measured.inputs], dtype=bool)
     figure = figure.on_ground(aside, Ground.SET_ASIDE)
-    cases = zip(known, aside, measured.inputs, worked.inputs, strict=True)
-    inputs = tuple(m if k else (*m, *w) if a else w for k, a, m, w in cases)
+    apart = known & two_ways(measured, worked).apart
+    figure = figure.on_ground(apart, Ground.UNSOUND)
+    cases = zip(known, aside, apart, measured.inputs, worked.inputs, worked.figure.value.tolist(), strict=True)
+    inputs = tuple(
+        (_contradicted(book, m[0], other), *w) if c else m if k else (*m, *w) if a else w for k, a, c, m, w, other in cases
+    )
     return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
+
+
+def _contradicted(book: Book, read: Input, worked_mm: float) -> Input:
+    """Say that a lift that was read and the lift that is worked out differ by more than both are in doubt."""
+    if read.ground & Ground.UNSOUND:
+        return read  # it contradicts itself, and says so
+    unit = book.engine.unit("length")
+    here, there = (in_words(one, "length", unit) for one in (read.value, worked_mm))
+    words = f"the lift was read as {here}, and lobe lift, ratio and lash give {there}: measure the lift again, or correct those"
+    return replace(read, note=words)
 
 
 def _in_its_stead(rockers: Rockers, worked: Estimate) -> Estimate:

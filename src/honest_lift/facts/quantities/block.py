@@ -24,17 +24,17 @@ def _compared(face: Slot) -> Way:
 
 
 ROWS: tuple[Quantity, ...] = (
-    Quantity("stroke", "stroke", "S", "length", ("engine",), (10.0, 400.0), (30.0, 160.0), page=_PAGE,
+    Quantity("stroke", "stroke", "S", "length", ("engine",), (10.0, 400.0), (30.0, 160.0), page=_PAGE, part=("piston",),
              meaning="Travel of the piston between its dead centres."),
-    Quantity("rod_length", "rod length", "l", "length", ("engine",), (20.0, 800.0), (60.0, 280.0), page=_PAGE,
+    Quantity("rod_length", "rod length", "l", "length", ("engine",), (20.0, 800.0), (60.0, 280.0), page=_PAGE, part=("piston",),
              meaning="Connecting rod, centre to centre."),
-    Quantity("pin_offset", "pin offset", "d", "length", ("engine",), (-20.0, 20.0), (-3.0, 3.0), page=_PAGE,
+    Quantity("pin_offset", "pin offset", "d", "length", ("engine",), (-20.0, 20.0), (-3.0, 3.0), page=_PAGE, part=("piston",),
              meaning="Pin off the bore's centre; positive toward the side the crankpin moves to ATDC."),
     Quantity("bore", "bore", "B", "length", _CYLINDER, (15.0, 500.0), (35.0, 150.0),
              (Way("bore_gauge", "bore gauge, as it is finished", ("bore_gauge", "inside_micrometer"), ("block face",),
                   howto="Below the ring's travel and above it, both ways across; the mean."),
               Way("caliper", "caliper", ("caliper",), ("block face",), howto="Near enough for a volume, too coarse for a fit.")),
-             "Diameter of the cylinder.", page=_PAGE),
+             "Diameter of the cylinder.", page=_PAGE, part=("piston",)),
     Quantity("deck_clearance", "deck clearance", "cd", "length", _CYLINDER, (-5.0, 20.0), (-0.5, 3.0),
              (Way("indicator", "indicator on a bridge", ("indicator", "depth_gauge"), _DECK,
                   howto="At true TDC, mean of two points across from each other, so that the piston's rock goes out."),),

@@ -39,6 +39,7 @@ ROWS: tuple[Quantity, ...] = (
          Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
              howto="On the base circle, at running temperature, as the card's hot figure needs.", short="hot")),
         "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False, stated_for=("rocker", "cam"),
+        part=("adjuster",),
     ),
     Quantity(
         "lifter_bleed", "lifter bleed-down", "b", "length", ("role", "engine"), (0.0, 3.0), (0.0, 0.6),

@@ -43,7 +43,7 @@ def accept(engine: Engine, match: Match, one: Candidate, parts: Chosen) -> Edit:
     return Several((
         Put("cards", card), Put("sets", bought), *(Put("springs", Spring(name, group)) for name in names),
         fit_springs(engine, springs, words), Fit(tuple(fits), words), *_unstated(engine),
-        State(_facts(parts)), State(_targets(match, one)),
+        State(_facts(parts), "corrected"), State(_targets(match, one), "corrected"),  # its parts are fitted above
     ), words)  # fmt: skip
 
 

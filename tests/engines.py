@@ -142,8 +142,8 @@ class Bench:
         return self
 
     def state(self, quantity: str, value: float, place: Place = ENGINE, **more) -> Bench:
-        """State a fact."""
-        return self.do(State((Fact(quantity, place, value, **more),)))
+        """State a fact; one typed anew was always so."""
+        return self.do(State((Fact(quantity, place, value, **more),), "corrected"))
 
     def shims(self, position: str, *thicknesses: float) -> Bench:
         """Fit shims."""

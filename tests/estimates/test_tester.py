@@ -122,7 +122,7 @@ def test_an_alarm_makes_loads_unproven(shown, told):
     assert any("calibration of tester" in one.note for one in found.inputs)
 
 
-def test_an_overdue_tester_proves_nothing_until_a_later_calibration_is_taken():
+def test_an_overdue_tester_proves_nothing_though_a_later_calibration_is_taken():
     points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1500))
     loads = tuple(load for _, load in points)
     bench = calibrated(points, loads, when="2020-01-01T00:00:00Z", due_days=30).complete()
@@ -131,7 +131,9 @@ def test_an_overdue_tester_proves_nothing_until_a_later_calibration_is_taken():
     bench.do(Put("calibrations", replace(first, id="later", when="2099-01-01T00:00:00Z")))
     assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN, "its own is the one before it"
     bench.do(Put("tools", replace(STEADY, due_days=30, correction="later")))
-    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN, "it did not stand then"
+    bench.do(Put("tools", replace(STEADY, correction="later")))
+    assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES, "a tool that is never due"
 
 
 def test_a_tester_is_due_again_after_some_heads():

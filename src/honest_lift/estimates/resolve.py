@@ -348,7 +348,7 @@ def _as_read(book: Book, tool: Tool, reading: Reading) -> _AsRead:
         return _AsRead(reading.value, (stated,))
     correction, overdue = correction_for(book, tool, reading.when)
     ground = Ground.STALE if overdue else Ground.NONE
-    note = f"{tool.name}: {overdue}; prove it again and take the later calibration" if overdue else ""
+    note = f"{tool.name}: {overdue}; calibrate it, then read again" if overdue else ""
     if correction is None or tool.dimension != CATALOG[reading.quantity].dimension:
         return _AsRead(reading.value, (stated,), ground, note)
     if correction.alarms:

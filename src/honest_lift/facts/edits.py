@@ -253,9 +253,17 @@ class Put(Edit, frozen=True):
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:
         """Replace or append the record."""
         rows: tuple[Record, ...] = getattr(book.engine, self.table)
-        known = any(row.id == self.record.id for row in rows)
-        changed = tuple(self.record if row.id == self.record.id else row for row in rows)
-        return replace(book.engine, **{self.table: changed if known else (*rows, self.record)}), ()
+        before = next((row for row in rows if row.id == self.record.id), None)
+        record = _with_its_past(before, self.record)
+        changed = tuple(record if row is before else row for row in rows)
+        return replace(book.engine, **{self.table: (*rows, record) if before is None else changed}), ()
+
+
+def _with_its_past(before: Record | None, record: Record) -> Record:
+    """Give a tool that is calibrated again with the days it was calibrated on before; any other record as it is."""
+    if not isinstance(record, Tool) or not isinstance(before, Tool) or before.calibrated in ("", record.calibrated):
+        return record
+    return replace(record, proven=tuple(sorted({*before.proven, *record.proven, before.calibrated})))
 
 
 class Drop(Edit, frozen=True):

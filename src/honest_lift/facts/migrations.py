@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable, Mapping
+from importlib.resources import files
 from typing import Any
 
-from msgspec import to_builtins
-
-from honest_lift.facts.limits import DEFAULT_TOLERANCES, default_limits, rules_of
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
-CURRENT = 14
+CURRENT = 15
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -21,7 +20,7 @@ def _to_second(raw: Raw) -> Raw:
     if isinstance(limits, list) and not any(
         isinstance(one, dict) and one.get("check") == "retainer_seal" for one in limits
     ):
-        limits.append(to_builtins(rules_of("retainer_seal")[0].limit))
+        limits += [one for one in _added("limits") if one["check"] == "retainer_seal"]
     return raw
 
 
@@ -36,8 +35,18 @@ def _with_new_limits(raw: Raw, checks: frozenset[str]) -> Raw:
     limits = engine.get("limits") if isinstance(engine, dict) else None
     if isinstance(limits, list):
         known = {one.get("check") for one in limits if isinstance(one, dict)}
-        limits += [to_builtins(one) for one in default_limits() if one.check in checks - known]
+        limits += [one for one in _added("limits") if one["check"] in checks - known]
     return raw
+
+
+def _added(table: str) -> list[Raw]:
+    """Give the limits, or tolerances, that migrations have ever added, as they were then.
+
+    A file of an older version gets these from every program: those of a newer one would judge an old engine by other limits.
+    """
+    text = (files("honest_lift.facts") / "added_by_migrations.json").read_text(encoding="utf-8")
+    rows: list[Raw] = json.loads(text)[table]
+    return rows
 
 
 _NEW_IN_FOURTH = frozenset({"mark_centre", "mark_width"})
@@ -130,13 +139,18 @@ def _to_fourteenth(raw: Raw) -> Raw:
     return raw
 
 
+def _to_fifteenth(raw: Raw) -> Raw:
+    """Version 15 keeps the days a tool was calibrated on before: an older file knows only the last."""
+    return raw
+
+
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:
     """Add the default tolerances of quantities that an older version did not know, where the file states none."""
     engine = raw.get("engine")
     rows = engine.get("tolerances") if isinstance(engine, dict) else None
     if isinstance(rows, list):
         known = {one.get("quantity") for one in rows if isinstance(one, dict)}
-        rows += [to_builtins(one) for one in DEFAULT_TOLERANCES if one.quantity in quantities - known]
+        rows += [one for one in _added("tolerances") if one["quantity"] in quantities - known]
     return raw
 
 
@@ -154,6 +168,7 @@ CHAIN: Mapping[int, Callable[[Raw], Raw]] = {
     11: _to_twelfth,
     12: _to_thirteenth,
     13: _to_fourteenth,
+    14: _to_fifteenth,
 }  # from version: function
 
 

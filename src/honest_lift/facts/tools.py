@@ -47,6 +47,7 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
     note: str = ""
     lowest: float | None = None
     highest: float | None = None
+    proven: tuple[str, ...] = ()  # the days it was calibrated on before: a later calibration unmakes none of them
 
     @property
     def is_stated(self) -> bool:
@@ -76,17 +77,25 @@ def reaches(tool: Tool, value: float) -> bool:
 def kept_true(tool: Tool, read_on: str) -> str:
     """Say why a tool was overdue when it was read (a time such as 2026-11-23T10:00:00Z); "" when it was not.
 
+    Only a calibration that stood by then counts: one made afterwards says nothing of the days before it.
+
     >>> wheel = Tool("w", "degree_wheel", "wheel", "angle", calibrated="2026-01-01", due_days=30)
     >>> kept_true(wheel, "2026-03-14T08:00:00Z")
     'it was due for calibration on 2026-01-31'
+    >>> kept_true(wheel, "2025-12-24T08:00:00Z")
+    'it was calibrated on 2026-01-01, after this reading, and no calibration before it is stated'
     """
     if tool.due_days is None:
         return ""
     if not tool.calibrated:
         return f"it is to be calibrated every {tool.due_days} days, and no calibration is stated"
     try:
-        due = date.fromisoformat(tool.calibrated) + timedelta(days=tool.due_days)
-        overdue = date.fromisoformat(read_on[:10]) > due
+        read = date.fromisoformat(read_on[:10])
+        stood = [day for one in (*tool.proven, tool.calibrated) if (day := date.fromisoformat(one)) <= read]
+        if not stood:
+            return f"it was calibrated on {tool.calibrated}, after this reading, and no calibration before it is stated"
+        due = max(stood) + timedelta(days=tool.due_days)
+        overdue = read > due
     except (ValueError, OverflowError):
         return "the day of its calibration, or of the reading, can't be read as a date"
     return f"it was due for calibration on {due.isoformat()}" if overdue else ""

@@ -233,8 +233,10 @@ def _alarms(fit: Fit, certified: Array, allowed: Array, rates: Array) -> tuple[s
 
 def _overdue(book: Book, tool: Tool, calibration: Calibration, read_on: str) -> str:
     """Say why a calibration no longer holds for a reading taken with it after too many days or heads."""
-    if why := kept_true(replace(tool, calibrated=calibration.when[:10]), read_on):
+    if why := kept_true(replace(tool, calibrated=calibration.when[:10], proven=()), read_on):
         return why
+    if tool.due_heads is not None and calibration.when > read_on:
+        return "its first calibration was made after this reading"
     if tool.due_heads is None or not (heads := book.engine.layout.heads):
         return ""
     done = heads_since(book, tool, calibration, read_on)

@@ -56,7 +56,8 @@ def _lift(book: Book) -> Estimate:
     figure = figure.on_ground(apart, Ground.UNSOUND)
     cases = zip(known, aside, apart, measured.inputs, worked.inputs, worked.figure.value.tolist(), strict=True)
     inputs = tuple(
-        (_contradicted(book, m[0], other), *w) if c else m if k else (*m, *w) if a else w for k, a, c, m, w, other in cases
+        (_contradicted(book, m[0], other), *w) if c else m if k else (*m, *w) if a else w
+        for k, a, c, m, w, other in cases
     )
     return Estimate(figure.on_ground(figure.value <= 0, Ground.UNSOUND), inputs)
 

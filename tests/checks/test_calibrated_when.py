@@ -1,0 +1,63 @@
+"""Only a calibration that stood when a reading was taken makes it one of a tool in date. Common practice, no source."""
+
+import pytest
+from msgspec.structs import replace
+
+from engines import GAUGE, Bench
+from honest_lift.checks.examine import examine
+from honest_lift.facts import edits
+from honest_lift.facts.edits import Put
+from honest_lift.numbers.verdict import Verdict
+
+DUE = replace(GAUGE, calibrated="2026-01-10", due_days=90)
+
+
+@pytest.fixture
+def on(monkeypatch):
+    """Turn the calendar to a day."""
+    return lambda day: monkeypatch.setattr(edits, "now", lambda: f"{day}T09:00:00Z")
+
+
+def verdicts(bench) -> set[Verdict]:
+    seen = examine(bench.book)
+    return {seen.finding("installed_height", name).verdict for name in bench.names}
+
+
+def read(on, day, tool=DUE) -> Bench:
+    on("2026-01-01")
+    bench = Bench().state("target_height", 45.0).do(Put("tools", tool))
+    on(day)
+    for name in bench.names:
+        bench.height(name, 45.0)
+    return bench
+
+
+def test_a_calibration_made_afterwards_heals_no_reading_that_was_overdue(on):
+    bench = read(on, "2026-06-01")
+    assert verdicts(bench) == {Verdict.UNPROVEN}
+    bench.do(Put("tools", replace(bench.engine.tool("gauge"), calibrated="2026-06-02")))
+    assert verdicts(bench) == {Verdict.UNPROVEN}
+    on("2026-06-03")
+    for name in bench.names:
+        bench.height(name, 45.0)
+    assert verdicts(bench) == {Verdict.PASSES}
+
+
+def test_a_reading_taken_in_date_stays_so_when_the_tool_is_calibrated_again(on):
+    bench = read(on, "2026-02-01")
+    assert verdicts(bench) == {Verdict.PASSES}
+    for day in ("2026-06-02", "2026-09-01"):
+        bench.do(Put("tools", replace(bench.engine.tool("gauge"), calibrated=day)))
+        assert verdicts(bench) == {Verdict.PASSES}
+    assert bench.engine.tool("gauge").proven == ("2026-01-10", "2026-06-02")
+
+
+def test_a_reading_before_the_first_calibration_that_is_stated_proves_nothing(on):
+    bench = read(on, "2026-01-05")
+    assert verdicts(bench) == {Verdict.UNPROVEN}
+    note = examine(bench.book).finding("installed_height", "1i").inputs[0].note
+    assert "it was calibrated on 2026-01-10, after this reading" in note
+
+
+def test_a_tool_that_is_never_due_needs_no_calibration_at_all(on):
+    assert verdicts(read(on, "2026-01-05", replace(DUE, due_days=None))) == {Verdict.PASSES}

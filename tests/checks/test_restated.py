@@ -114,7 +114,7 @@ def test_from_python_it_has_to_be_said(tmp_path, bench):
 
     write_book(bench.book, tmp_path / "a.liftbook")
     engine = api.open_engine(tmp_path / "a.liftbook")
-    with pytest.raises(EditError, match='4 readings were taken .* rocker ratio this replaces: add meant="corrected"'):
+    with pytest.raises(EditError, match=r'4 readings were taken .* rocker ratio this replaces: add meant="corrected"'):
         engine.state("rocker_ratio", 1.7)
     engine.state("rocker_ratio", 1.7, meant="another part")
     assert not any(one["check"] == "coil_bind_clearance" and one["verdict"] == "passes" for one in engine.findings())

@@ -7,6 +7,7 @@ from math import isfinite, nan
 
 import numpy as np
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.checks.terms import TERMS
 from honest_lift.estimates.estimate import Estimate, Input
@@ -118,6 +119,9 @@ def findings(
     base = np.zeros(len(places)) if about is None else about
     lowest = np.array([nan if one is None or one.lowest is None else one.lowest for one in limits]) + base
     highest = np.array([nan if one is None or one.highest is None else one.highest for one in limits]) + base
+    aside = np.array([one is not None and one.set_aside for one in limits], dtype=bool)
+    if aside.any():
+        estimate = replace(estimate, figure=estimate.figure.on_ground(aside, Ground.SET_ASIDE))
     said = decide(estimate.figure, lowest, highest)
     value = np.where(estimate.figure.ground & int(Ground.MISSING), nan, estimate.figure.value)
     laid = {key: values.tolist() for key, values in (terms or {}).items()}

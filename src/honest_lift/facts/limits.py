@@ -10,8 +10,10 @@ from math import isfinite
 from typing import Literal
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 _IN = 25.4
+BOTH = " + "  # between the ids of the two limits that one is made of
 Origin = Literal["cam card", "manual", "shop", "profile"]
 ORIGINS: tuple[Origin, ...] = ("cam card", "manual", "shop", "profile")  # the first that states one counts
 
@@ -33,6 +35,7 @@ class Limit(Struct, frozen=True, forbid_unknown_fields=True):
     origin: Origin = "profile"
     rule: str = ""
     source: str = ""
+    set_aside: bool = False  # an end of it made no sense: until it is stated anew, nothing it would have judged passes
 
 
 class Tolerance(Struct, frozen=True, forbid_unknown_fields=True):
@@ -288,8 +291,10 @@ def rules_of(check: str) -> tuple[Rule, ...]:
 
 
 def limit_for(limits: tuple[Limit, ...], check: str, role: str, lifter: str, material: str = "") -> Limit | None:
-    """Find the limit that holds: a cam card's before a manual's, a shop's, a profile's; its own role first.
+    """Find the limit that holds, each side by itself: a cam card's before a manual's, a shop's, a profile's.
 
+    Of one origin its own role first, and of those that are alike the strictest: nobody who adds a limit means to loosen another.
+    Two sides from two limits are one limit with both. One that was set aside, and would have gone before what is left, bars a pass.
     A limit for one guide material holds for guides of that material only.
     """
     fitting = [
@@ -297,7 +302,58 @@ def limit_for(limits: tuple[Limit, ...], check: str, role: str, lifter: str, mat
         for limit in limits
         if limit.check == check and limit.role in ("", role) and limit.lifter in ("", lifter)
         and limit.material in ("", material)
-        and (limit.lowest is not None or limit.highest is not None)
     ]  # fmt: skip
-    return min(fitting, key=lambda one: (ORIGINS.index(one.origin), one.role == "", one.lifter == "", one.material == ""),
-               default=None)  # fmt: skip
+    lowest = min((one for one in fitting if one.lowest is not None), default=None,
+                 key=lambda one: (*_rank(one), -(one.lowest or 0.0)))  # fmt: skip
+    highest = min((one for one in fitting if one.highest is not None), default=None,
+                  key=lambda one: (*_rank(one), one.highest or 0.0))  # fmt: skip
+    aside = [one for one in fitting if one.set_aside]
+    held = _both_sides(lowest, highest)
+    if not aside:
+        return held
+    goes_before = any(one is None or _rank(aside_one) <= _rank(one) for aside_one in aside for one in (lowest, highest))
+    return replace(held or aside[0], set_aside=True) if goes_before else held
+
+
+def _rank(one: Limit) -> tuple[int, bool, bool, bool]:
+    return ORIGINS.index(one.origin), one.role == "", one.lifter == "", one.material == ""
+
+
+def _both_sides(lowest: Limit | None, highest: Limit | None) -> Limit | None:
+    """Make one limit of what states its lower and what states its upper end."""
+    if lowest is highest or lowest is None or highest is None:
+        return lowest or highest
+    first, second = sorted((lowest, highest), key=_rank)
+    comforts = [one.comfort for one in (first, second) if one.comfort is not None]
+    both = (f"min: {lowest.rule}" if lowest.rule else "", f"max: {highest.rule}" if highest.rule else "")
+    return replace(
+        first, id=f"{first.id}{BOTH}{second.id}", lowest=lowest.lowest, highest=highest.highest,
+        comfort=min(comforts, default=None), rule="; ".join(part for part in both if part),
+        source="; ".join(dict.fromkeys(part for part in (first.source, second.source) if part)),
+    )  # fmt: skip
+
+
+def is_of(limit: Limit | None, record: str) -> bool:
+    """Tell whether a limit that holds is a record, or is made of it and another."""
+    return limit is not None and record in limit.id.split(BOTH)
+
+
+_UNIT, _NEAR = (
+    25.4,
+    0.10,
+)  # inch over millimetre, and how near a figure must be to another that the unit would make of it
+
+
+def in_another_unit(check: str, side: str, value: float) -> float | None:
+    """Give the end of a built-in rule that a value would be if it was typed in the other unit of length; None for none.
+
+    `side`: "lowest" or "highest". Only a value that is no such end itself is asked about.
+
+    >>> in_another_unit("coil_bind_clearance", "lowest", 0.06), in_another_unit("coil_bind_clearance", "lowest", 1.5)
+    (1.524, None)
+    """
+    ends = [end for one in rules_of(check) if (end := getattr(one.limit, side)) is not None and end != 0.0]
+    if value == 0.0 or any(abs(value / end - 1.0) <= _NEAR for end in ends):
+        return None
+    meant = (end for factor in (_UNIT, 1.0 / _UNIT) for end in ends if abs(value * factor / end - 1.0) <= _NEAR)
+    return next(meant, None)

@@ -69,7 +69,8 @@ def sensible(book: Book) -> Book:
             for row in getattr(engine, table)
         )
         if table == "limits":  # half a window would pass what the whole one refuses
-            rows = tuple(new for new, old in zip(rows, engine.limits, strict=True) if _ends(new) == _ends(old))
+            ends = [_ends(one) for one in engine.limits]
+            rows = tuple(new if _ends(new) == old else _no_limit(new) for new, old in zip(rows, ends, strict=True))
         if table == "references":  # half a certificate would be surer than the whole one
             pairs = zip(rows, engine.references, strict=True)
             rows = tuple(new if new == old else replace(new, points=()) for new, old in pairs)
@@ -285,6 +286,11 @@ def _required(kind: type[Struct]) -> tuple[str, ...]:
 
 def _ends(limit: Limit) -> tuple[float | None, float | None]:
     return limit.lowest, limit.highest
+
+
+def _no_limit(limit: Limit) -> Limit:
+    """Give a limit that states no end any more, and that bars a pass until somebody states it anew."""
+    return replace(limit, lowest=None, highest=None, set_aside=True)
 
 
 def _whole_window(new: SpringCard, old: SpringCard) -> SpringCard:

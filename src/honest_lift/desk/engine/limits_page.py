@@ -17,12 +17,12 @@ from honest_lift.drawings.spring.height_axis import Dot, height_axis_scene
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Drop, Put, SetTolerance, new_id
 from honest_lift.facts.engine import Engine
-from honest_lift.facts.limits import RULES, Limit, Tolerance, rules_of
+from honest_lift.facts.limits import RULES, Limit, Tolerance, in_another_unit, is_of, rules_of
 from honest_lift.facts.pieces import between_pieces, may_stand_for_others
 from honest_lift.facts.sources import ORIGIN_WORDS, origin_of, published
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.in_own_unit import in_own_unit
-from honest_lift.numbers.units import from_inside, in_figures
+from honest_lift.numbers.units import from_inside, in_figures, in_words
 
 _FINE = ("guide_clearance", "spring_seat_level", "spring_seat_runout", "tip_level")  # limits in tenths of a thousandth
 _OWN = "own"
@@ -38,6 +38,7 @@ class LimitsPage(Page):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session, _HINT)
+        self._asked = ("", "", "")
         self.limits = self.follow(RecordTable((), self.tr("Limits")), self._put_limit)
         self.column.addWidget(self.limits, 4)
         self.checks = QComboBox()
@@ -86,11 +87,7 @@ class LimitsPage(Page):
             self.drawing.show_scenes([])
             return
         dimension, unit = _dimension(limit.check), self._unit(limit.check)
-        here = [
-            one
-            for one in seen.findings
-            if one.check.name == limit.check and one.limit is not None and one.limit.id == limit.id
-        ]
+        here = [one for one in seen.findings if one.check.name == limit.check and is_of(one.limit, limit.id)]
 
         def own(value: float | None) -> float:
             return nan if value is None else from_inside(value, dimension, unit)
@@ -177,10 +174,28 @@ class LimitsPage(Page):
         return parse(text, Field.within(dimension, self._unit(limit.check), (-9000.0, 9000.0)))
 
     def _put_end(self, limit: Limit, text: str, which: str) -> Limit:
-        changed = replace(limit, **{which: self._parse(limit, text)})
+        value = self._parse(limit, text)
+        self._ask_once(limit, which, value, text)
+        changed = replace(limit, **{which: value}, set_aside=False)
         if changed.lowest is not None and changed.highest is not None and changed.lowest > changed.highest:
             raise EntryError("the min is above the max")
         return replace(changed, rule=_OWN if changed != limit else limit.rule)
+
+    def _ask_once(self, limit: Limit, which: str, value: float | None, text: str) -> None:
+        """Refuse once a limit that another unit would make one of the rules; the same typed again is taken."""
+        asked, self._asked = self._asked, (limit.id, which, text)
+        is_length = value is not None and _dimension(limit.check) == "length"
+        meant = in_another_unit(limit.check, which, value) if is_length else None
+        if meant is None or asked == (limit.id, which, text):
+            return
+        dimension, unit = _dimension(limit.check), self._unit(limit.check)
+        other = self.tr("millimetres") if unit == "in" else self.tr("inches")
+        known = in_words(meant, dimension, unit)
+        raise EntryError(
+            self.tr("{0} {1} would be the usual {2}: are {1} meant? Type it again to take it in {3}.").format(
+                text.strip(), other, known, unit
+            )
+        )
 
     def _rules(self) -> list[str]:
         limit = self.limits.current

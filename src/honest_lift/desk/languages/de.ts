@@ -2964,6 +2964,34 @@
         <translation>Text</translation>
     </message>
     <message>
+        <source>{0} {1} would be the usual {2}: are {1} meant? Type it again to take it in {3}.</source>
+        <translation>{0} {1} wären das übliche {2}: sind {1} gemeint? Noch einmal eintippen nimmt es in {3}.</translation>
+    </message>
+    <message>
+        <source>millimetres</source>
+        <translation>Millimeter</translation>
+    </message>
+    <message>
+        <source>inches</source>
+        <translation>Zoll</translation>
+    </message>
+    <message>
+        <source>Corrected, or another part?</source>
+        <translation>Berichtigt, oder ein anderes Teil?</translation>
+    </message>
+    <message>
+        <source>Another part is fitted</source>
+        <translation>Ein anderes Teil ist eingebaut</translation>
+    </message>
+    <message>
+        <source>It was always so</source>
+        <translation>Es war immer so</translation>
+    </message>
+    <message>
+        <source>Leave it as it was</source>
+        <translation>Lassen, wie es war</translation>
+    </message>
+    <message>
         <source>There is a file already</source>
         <translation>Es gibt schon eine Datei</translation>
     </message>

@@ -13,6 +13,8 @@ from collections.abc import Iterator
 import pytest
 from msgspec.structs import replace
 
+from honest_lift.checks.examine import examine
+from honest_lift.demo.demonstrations import demonstration
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import reading_of
@@ -153,3 +155,17 @@ def without(book: Book, one: Fact | Reading) -> Book:
     return replace(
         book, engine=replace(book.engine, facts=facts), journal=tuple(own for own in book.journal if own is not one)
     )
+
+
+@pytest.mark.parametrize("name", ["eight", "four", "seasons", "pushrods", "leaning"])
+def test_no_figure_passes_without_a_doubt(name):
+    book = (
+        {"pushrods": pushrods, "leaning": leaning}[name]().book
+        if name in ("pushrods", "leaning")
+        else demonstration(name)
+    )
+    passing = [
+        one for one in examine(book).findings if one.verdict is Verdict.PASSES and one.check.dimension != "observed"
+    ]
+    assert passing
+    assert [(one.check.name, one.place.title) for one in passing if not one.expanded > 0.0] == []

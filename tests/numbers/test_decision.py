@@ -45,8 +45,10 @@ def test_nothing_barred_passes_or_fails_whatever_its_size(flag, value):
     assert verdict(one, high=1.0) == "unproven"
 
 
-def test_a_card_with_its_tolerance_may_pass():
-    assert verdict(exact(np.array([2.0]), Ground.SPECIFIED), low=1.0) == "passes"
+def test_a_figure_without_any_doubt_never_passes_and_fails_all_the_same():
+    assert verdict(exact(np.array([2.0]), Ground.SPECIFIED), low=1.0) == "unproven"
+    assert verdict(exact(np.array([2.0])), low=1.0, high=3.0) == "unproven"
+    assert verdict(exact(np.array([0.5])), low=1.0) == "fails"
 
 
 def test_no_limit_and_no_figure_are_unproven():

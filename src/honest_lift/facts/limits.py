@@ -237,6 +237,7 @@ RULES: tuple[Rule, ...] = (
             source="the spring's card"),
 )  # fmt: skip
 
+ANGLE_DEG = 0.25  # of a taper on a card
 DEFAULT_TOLERANCES: tuple[Tolerance, ...] = (
     Tolerance("rocker_ratio", percent=1.0),
     Tolerance("lobe_lift", plus_minus=0.002 * _IN),
@@ -255,8 +256,8 @@ DEFAULT_TOLERANCES: tuple[Tolerance, ...] = (
     Tolerance("check_lift", plus_minus=0.0, source="a convention is what it is"),
     Tolerance("chamber_area", percent=3.0, source="from memory"),
     Tolerance("shims", plus_minus=0.0005 * _IN, source="from memory"),
-    Tolerance("retainer_angle", plus_minus=0.0, source="from memory: a maker's 7 or 10 degrees counts as it is said"),
-    Tolerance("lock_angle", plus_minus=0.0, source="from memory: a maker's 7 or 10 degrees counts as it is said"),
+    Tolerance("retainer_angle", plus_minus=ANGLE_DEG, source="from memory: what a maker grinds 7 or 10 degrees to"),
+    Tolerance("lock_angle", plus_minus=ANGLE_DEG, source="from memory: what a maker grinds 7 or 10 degrees to"),
     Tolerance("lock_stem", plus_minus=0.01, source="from memory"),
     Tolerance("stem_at_lock", plus_minus=0.0005 * _IN, source="from memory"),
     Tolerance("red_line", plus_minus=0.0, source="what somebody chose is what it is"),

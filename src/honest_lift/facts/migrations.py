@@ -140,8 +140,19 @@ def _to_fourteenth(raw: Raw) -> Raw:
 
 
 def _to_fifteenth(raw: Raw) -> Raw:
-    """Version 15 keeps the days a tool was calibrated on before: an older file knows only the last."""
+    """Version 15 keeps the days a tool was calibrated on before: an older file knows only the last.
+
+    Angles of locks and retainers on a card were taken as exact by default, and nothing is.
+    """
+    engine = raw.get("engine")
+    rows = engine.get("tolerances") if isinstance(engine, dict) else None
+    for one in rows if isinstance(rows, list) else ():
+        if isinstance(one, dict) and one.get("quantity") in _EXACT_BEFORE and one.get("plus_minus") == 0.0:
+            one |= {"plus_minus": 0.25, "source": "from memory: what a maker grinds 7 or 10 degrees to"}
     return raw
+
+
+_EXACT_BEFORE = frozenset({"retainer_angle", "lock_angle"})
 
 
 def _with_new_tolerances(raw: Raw, quantities: frozenset[str]) -> Raw:

@@ -5,6 +5,7 @@ the nearest limit, positive inside, and the expanded doubt U:
 
     passes  m >= U        fails  m < -U        close  between, and the side is said
 
+A figure without any doubt is one whose doubt nobody stated: it never passes either.
 A figure resting on anything assumed, missing, stale, extrapolated or predicted never passes. It fails only
 where every point of the assumed ranges lies beyond the same limit by more than U. The one exception the
 other way: against a limit on one side, an assumed range whose worst end is a physical bound is proven in its
@@ -74,6 +75,8 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
         [int(Verdict.PASSES), int(Verdict.FAILS)],
         int(Verdict.CLOSE),
     )
+    exact = (expanded == 0.0) & ~figure.assumed.any(axis=0)  # no figure is: a doubt was left out
+    provisional[exact & (provisional == int(Verdict.PASSES))] = int(Verdict.UNPROVEN)
     grid_above, grid_below = _margins(figure.grid, lowest, highest)
     grid = np.fmin(grid_above, grid_below)
     barred = figure.ground & BARS

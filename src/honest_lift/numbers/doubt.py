@@ -140,6 +140,18 @@ class Figure(Struct, frozen=True, eq=False):
         value = np.where(shaped, np.nan, self.value) if flags & Ground.MISSING else self.value
         return replace(self, value=value, ground=self.ground | np.where(where, int(flags), 0).astype(np.int64))
 
+    def never_exact(self, source: Source, u: Array) -> Figure:
+        """Give cases (n,) whose doubts cancel out the standard doubt `u` (n,) of what was read there: no reading is exact.
+
+        A spring that is itself the median of its set is held against its own load, and would be 100 percent for certain.
+        """
+        bare = np.where(np.isfinite(self.value) & (self.u == 0.0), u, 0.0)
+        if not bare.any():
+            return self
+        plus, minus = (np.concatenate([side, (self.value + sign * bare)[None]]) for side, sign in
+                       ((self.plus, 1.0), (self.minus, -1.0)))  # fmt: skip
+        return replace(self, sources=(*self.sources, source), plus=plus, minus=minus)
+
     def take(self, cases: NDArray[np.int64]) -> Figure:
         """Give the figure for some cases, in the order given."""
         return replace(

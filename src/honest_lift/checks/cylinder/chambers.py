@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from functools import partial
+from math import sqrt
+
 import numpy as np
 from msgspec.structs import replace
 
@@ -12,11 +15,14 @@ from honest_lift.checks.spread_out import among
 from honest_lift.estimates.cylinder.chambers import Chambers, chambers
 from honest_lift.estimates.estimate import Estimate
 from honest_lift.estimates.of_cylinder import of_cylinder
-from honest_lift.estimates.resolve import counting_readings
+from honest_lift.estimates.resolve import counting_readings, tool_of
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
+from honest_lift.facts.ledger import Standing
 from honest_lift.facts.place import at_cylinder
 from honest_lift.facts.staleness import is_stale
-from honest_lift.numbers.doubt import Array, exact
+from honest_lift.facts.tools import rounding_doubt
+from honest_lift.numbers.doubt import Array, Source, exact
 
 POURS = Check(
     "chamber_pours", "Pours of a chamber", "squeeze", "volume", "Largest less smallest of what was poured into one chamber.",
@@ -37,21 +43,34 @@ def check_chambers(book: Book) -> list[Finding]:
 
 
 def _pours(book: Book, found: Chambers) -> list[Finding]:
-    """Judge chambers that were poured more than once: what the pours themselves span, which has no doubt."""
+    """Judge chambers that were poured more than once: what the pours span, in doubt by how finely the burette is read."""
     several = [one for one, count in zip(found.cylinders, found.poured, strict=True) if count > 1]
-    spans = []
+    spans, apart = [], []
     for cylinder in several:
         read = counting_readings(book, "chamber_volume", at_cylinder(cylinder))
-        values = [one.reading.value for one in read if not is_stale(book.engine, one)] or [
-            one.reading.value for one in read
-        ]
+        fresh = [one for one in read if not is_stale(book.engine, one)] or list(read)
+        values = [one.reading.value for one in fresh]
         spans.append(max(values) - min(values))
+        apart.append(
+            sqrt(2.0) * max(map(partial(_rounding, book), fresh))
+        )  # the largest and the smallest move by themselves
     if not several:
         return []
     inputs = [of_cylinder(book, "chamber_volume", one) for one in several]
-    figure = exact(np.array(spans))
+    burette = Source("scatter:pours", "how finely the burette is read", shared=False)
+    figure = exact(np.array(spans)).never_exact(burette, np.array(apart))
     figure = replace(figure, ground=np.array([int(one.ground) for one in inputs], dtype=np.int64))
     return on_cylinders(book, POURS, several, Estimate(figure, tuple((one,) for one in inputs)), {})
+
+
+def _rounding(book: Book, one: Standing) -> float:
+    """Give the standard doubt in cc of a single pour by how finely its ends are read; 0 where the tool is not known.
+
+    How well pours repeat is what is judged, so that it is no doubt of the judgement. A pour with an unknown tool proves nothing.
+    """
+    tool, _ = tool_of(book.engine, one)
+    way = CATALOG["chamber_volume"].way(one.reading.way)
+    return rounding_doubt(tool) * sqrt(way.figures if way else 1) if tool else 0.0
 
 
 def _spread(book: Book, found: Chambers) -> list[Finding]:

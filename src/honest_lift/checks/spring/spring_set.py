@@ -17,7 +17,7 @@ from honest_lift.estimates.spring.curves import Curves
 from honest_lift.facts.engine import Book
 from honest_lift.facts.place import of_spring
 from honest_lift.mechanics.spring.spring_set import FEW, percent_of, spread, to_measure_again, yardstick
-from honest_lift.numbers.doubt import Array, Ground, exact
+from honest_lift.numbers.doubt import Array, Ground, Source, exact
 from honest_lift.numbers.verdict import Verdict
 
 SET_SHARE = Check(
@@ -112,7 +112,11 @@ def _held_against(group: _Group) -> Callable[[Array], Array]:
 
 def _share(group: _Group) -> Estimate:
     against = _held_against(group)
-    return group.judge(lambda rows: percent_of(rows, against(rows)[..., None]))
+    share = group.judge(lambda rows: percent_of(rows, against(rows)[..., None]))
+    with np.errstate(invalid="ignore", divide="ignore"):
+        own = 100.0 * group.loads.figure.u / group.loads.figure.value
+    itself = Source("scatter:its own load", "the spring's own reading", shared=False)
+    return Estimate(share.figure.never_exact(itself, np.where(np.isfinite(own), own, 0.0)), share.inputs)
 
 
 def _terms(group: _Group) -> dict[str, Array]:

@@ -112,5 +112,6 @@ class Job(Struct, frozen=True, forbid_unknown_fields=True):
         return ((EVERY if preset is None else preset.asks) | frozenset(self.more)) - frozenset(self.less)
 
     def shows(self, check: str) -> bool:
-        """Tell whether a check's verdict counts: it is asked, or nothing is and whatever is begun counts."""
-        return check in self.asks or (self.preset == AS_BEGUN and check not in self.less)
+        """Tell whether a check's verdict counts: it is asked, or whatever is begun counts, or everything does by whatever name."""
+        preset = self.preset if self.preset in PRESETS else EVERYTHING
+        return check in self.asks or (preset in (AS_BEGUN, EVERYTHING) and check not in self.less)

@@ -10,6 +10,7 @@ from msgspec.structs import replace
 
 from engines import POINTS
 from honest_lift.checks.examine import examine
+from honest_lift.demo.demonstrations import demonstration
 from honest_lift.estimates.motion import problems
 from honest_lift.estimates.motion.bending import GUESSED, HYDRAULIC
 from honest_lift.estimates.motion.stiffness_read import stiffness_at, stiffness_read
@@ -52,10 +53,9 @@ def test_the_figure_is_the_swept_speed_over_the_red_line():
     made = pushrods()
     found = seen(made)
     speed = found.moved.swept.sweeps[0].float_rpm
-    nose = found.moved.valves.moving[0].nose.value
     one = found.finding("flexible_float", found.moved.valves.names[0])
-    assert one.figure == pytest.approx((speed / np.sqrt(nose) / 3500.0 - 1.0) * 100.0)
-    assert one.term("float_speed") == pytest.approx(speed / np.sqrt(nose))
+    assert one.figure == pytest.approx((speed / 3500.0 - 1.0) * 100.0)
+    assert one.term("float_speed") == pytest.approx(speed)
     faster = seen(made.state("red_line", 3600.0, tolerance=0.0)).finding("flexible_float", one.position)
     assert faster.figure == pytest.approx((one.figure + 100.0) * 3500.0 / 3600.0 - 100.0)
 
@@ -316,3 +316,17 @@ def test_what_is_tried_is_foretold_by_powers_and_swept_by_nobody(monkeypatch):
     assert one.after.verdict is Verdict.UNPROVEN
     assert one.verdicts[1] is Verdict.PASSES, "measured as it stands"
     assert ("flexible_float", "1e") not in found
+
+
+def test_a_walked_lobes_speeds_are_those_of_its_sweep():
+    """The bias of the rigid estimate's least hold over the nose is that estimate's own: 3.5 percent of it made 1.8 here."""
+    moved = examine(demonstration("eight")).moved
+    walked = [case for case, own in enumerate(moved.swept.parts) if own["nose"].kind == "measured"]
+    assert any(moved.swept.parts[case]["nose"].value < 0.99 for case in walked)
+    for case in walked:
+        like = moved.swept.likes[case]
+        for told, swept in (
+            (moved.swept.floats, min(like.sweep.float_rpm, like.train.rigid_rpm)), (moved.swept.bounces, like.sweep.bounce_rpm),
+        ):  # fmt: skip
+            red = moved.swept.parts[case]["red_line"].value
+            assert red * (1.0 + told.figure.value[case] / 100.0) == pytest.approx(swept, rel=1e-9)

@@ -35,6 +35,8 @@ GEAR = {  # what else is asked of the gear: (lifter, gear, mount): contact and s
         {"half_lift", "true_ratio"}, {"valve_to_valve"}),
 }  # fmt: skip
 
+FACES = {"deck_finish"}
+
 
 def expected(preset, gear):
     """What a job asks readings for by itself, written down by hand."""
@@ -44,14 +46,15 @@ def expected(preset, gear):
     whole = BARE | LOCKS | springs | set_up | near | through | POURED | CYLINDER
     return {
         EVERYTHING: whole
+        | FACES
         | dimensions
         | {"float_margin", "flexible_float", "bounce_margin", "coils_in_motion", "piston_valve_speed"},
-        "new heads": whole,
+        "new heads": whole | FACES,
         "valve job": BARE | LOCKS | springs | POURED | set_up,
         "spring change": springs | LOCKS,
         "cam change": springs | through | set_up | near,
         "ratio change": springs | through | set_up | near | dimensions,
-        "milling": POURED | CYLINDER | through | set_up,
+        "milling": POURED | CYLINDER | through | set_up | FACES,
         "check-up": set_up,
         "bare heads": BARE | LOCKS | STANDING | POURED,
         AS_BEGUN: set(),
@@ -170,7 +173,7 @@ def give(made, step, place):
 
         ways = CATALOG[quantity].ways
         if not ways:
-            made.do(State((Fact(quantity, place, value, tolerance=0.01),)))
+            made.do(State((Fact(quantity, place, value, tolerance=0.01),), "corrected"))
             return
         way = ways[0].key
     at = {"test_height": step.height_mm} if step.height_mm is not None else {}

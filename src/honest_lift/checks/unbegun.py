@@ -42,14 +42,16 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "pushrod_to_head": ("pushrod_to_head",), "slot_stud": ("slot_stud",), "roller_sideways": ("roller_sideways",),
     "shaft_side_play": ("shaft_side_play",), "guide_plate": ("guide_plate",),
     "piston_valve": ("piston_valve_clay",), "valve_to_valve": _OF_PAIR,
-    "cutter_touch": ("cutter_touch",), "deck_finish": ("head_finish", "deck_finish"),
+    "deck_finish": ("head_finish", "deck_finish"),
     "squish": ("deck_clearance", "gasket_thickness"),
     "chamber_pours": ("chamber_volume",), "chamber_spread": ("chamber_volume",), "compression": ("chamber_volume",),
     "compression_spread": ("chamber_volume",), "float_margin": ("red_line",),
     "flexible_float": ("red_line",), "bounce_margin": ("red_line",),
     "coils_in_motion": ("red_line",), "piston_valve_speed": ("red_line", "piston_valve_clay"),
 }  # fmt: skip
-_ON_CYLINDERS = frozenset({"deck_finish", "squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"})
+_ON_CYLINDERS = frozenset(
+    {"deck_finish", "squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"}
+)
 _LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE, *SEEN)}
 
 

@@ -122,8 +122,8 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     rows = tuple(index.get(spring, index[""]) for spring in springs)
     lift, keys = lift_at_valve(book), curve_keys(curves)
     targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
-    gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), _SEALED))
-    lights = _lights(narrowed(book, frozenset({"coil_light"}), frozenset({"spring", "shims", "cam", "rocker"})))
+    gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), slots_of(("seal_gap",))))
+    lights = _lights(narrowed(book, frozenset({"coil_light"}), slots_of(("coil_light",))))
     looked = _seal_seen(narrowed(book, frozenset({"seal_seen"}), slots_of(("seal_seen",))))
     travels = _travels(narrowed(book, frozenset({"bind_travel"}), slots_of(("bind_travel",))))
     rings = _rings(
@@ -160,9 +160,6 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
         )
     )
     return Gathered(at, lift, curves, rows)
-
-
-_SEALED: frozenset[str] = frozenset({"valve", "seat", "retainer", "locks", "seal"})
 
 
 @by_value

@@ -362,12 +362,18 @@ def _as_read(book: Book, tool: Tool, reading: Reading) -> _AsRead:
 
 def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
     """Give the tool a reading was taken with, or the drawer's default for its way, and what to say of it."""
+    row = CATALOG[one.reading.quantity]
+    way = row.way(one.reading.way)
+    if way is None and row.ways:
+        return None, f"it was read by “{one.reading.way}”, which this program does not know as a way to read it"
     named = engine.tool(one.reading.tool)
     if one.reading.tool and named is None:
         return None, f"the tool it names, “{one.reading.tool}”, is not in the drawer"
     tool = named or engine.tool_for(one.reading.quantity, one.reading.way)
     if tool is None:
         return None, "no tool is named, and the drawer has none for this way"
+    if way is not None and way.tools and tool.kind not in way.tools:
+        return None, f"{tool.name} is no tool for this way: {way.title}"
     if not tool.is_stated:
         return None, f"{tool.name} has no stated accuracy"
     if out := out_of_reach(engine, tool, one.reading):

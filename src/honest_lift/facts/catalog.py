@@ -46,7 +46,8 @@ _ROWS = (
 CATALOG: dict[str, Quantity] = {row.name: row for row in _ROWS}
 
 _SLOTS: dict[str, frozenset[Slot]] = {
-    row.name: frozenset((*(slot for way in row.ways for slot in way.depends), *row.stated_for)) for row in _ROWS
+    row.name: frozenset((*(slot for way in row.ways for slot in way.rests_on("pushrod")), *row.stated_for))
+    for row in _ROWS
 }
 
 

@@ -37,7 +37,8 @@ class Way(Struct, frozen=True):
     reading taken this way stale; `noted`: slots whose change leaves it standing and makes what follows
     predicted. `sign`: how the entry itself counts, beside what is `asked`. `carried_by`: kinds of tool that
     carried the height to the tester, so that its offset is shared with the height read in the head.
-    `squeezes`: the quantity that stood in the tester beside the spring and comes off the height it shows.
+    `squeezes`: the quantity that stood in the tester beside the spring and comes off the height it shows. `on_pushrods`: slots it
+    depends on besides where lifters lie in the block and rockers on the head.
     """
 
     key: str
@@ -52,6 +53,11 @@ class Way(Struct, frozen=True):
     sign: int = 1
     carried_by: tuple[str, ...] = ()
     squeezes: str = ""
+    on_pushrods: tuple[Slot, ...] = ()
+
+    def rests_on(self, gear: str) -> tuple[Slot, ...]:
+        """Give the slots whose change makes a reading stale, on an engine of a gear."""
+        return self.depends + self.on_pushrods if gear == "pushrod" else self.depends
 
     @property
     def figures(self) -> int:

@@ -43,13 +43,14 @@ def noted_change(engine: Engine, one: Standing) -> Slot | None:
 def _rests_on(engine: Engine, quantity: str, way: str, place: Place) -> dict[str, tuple[Slot, str, Fitment | None]]:
     """Give, for each part a reading taken this way rests on: its key, slot, where it sits and what is fitted there now."""
     found = CATALOG[quantity].way(way) if quantity in CATALOG else None
-    if found is None or not found.depends:
+    slots = found.rests_on(engine.gear) if found is not None else ()
+    if not slots:
         return {}
     fitted = in_place(engine.fitments)
     against = engine.layout.opposite(place.name) if CATALOG[quantity].pair and place.kind == "position" else ""
     return {
         key: (slot, holder, fitted.get((slot, holder)))
-        for slot in found.depends
+        for slot in slots
         for key, holder in (*holders(engine.layout, slot, place).items(), *_against(engine, slot, against))
     }
 
@@ -64,15 +65,26 @@ def _against(engine: Engine, slot: Slot, position: str) -> list[tuple[str, str]]
 def changes_since(engine: Engine, one: Standing) -> list[tuple[Slot, Fitment | None]]:
     """Give every part a reading rests on that is no longer what it was taken with.
 
-    What its way depends on today counts too: a slot the reading does not name was empty when it was taken.
+    What its way depends on today counts too, though an older program did not write it down (`_fitted_then`).
     """
     rests = _rests_on(engine, one.reading.quantity, one.reading.way, one.place)
     found = [
         (slot, now) for key, (slot, holder, now) in rests.items()
-        if _id_of(now) != one.depends_on.get(key, "") and _touching(engine, one, slot, holder, one.depends_on.get(key, ""))
+        for then in [_fitted_then(engine, one, key, slot, holder)]
+        if _id_of(now) != then and _touching(engine, one, slot, holder, then)
     ]  # fmt: skip
     gone = (key for key, then in one.depends_on.items() if then and key not in rests and not key.startswith(_NOTED))
     return found + [(cast(Slot, key.partition("@")[0]), None) for key in gone]
+
+
+def _fitted_then(engine: Engine, one: Standing, key: str, slot: Slot, holder: str) -> str:
+    """Give the id of what was in a slot when a reading was taken: as it names it, else the last that was fitted by then."""
+    if key in one.depends_on:
+        return one.depends_on[key]
+    by_then = [
+        each.id for each in since(engine.fitments, slot, holder, "") if each.when and each.when <= one.reading.when
+    ]
+    return by_then[-1] if by_then else ""
 
 
 def _touching(engine: Engine, one: Standing, slot: Slot, holder: str, then: str) -> tuple[Fitment, ...]:
@@ -111,7 +123,7 @@ def done_since(engine: Engine, one: Standing) -> tuple[Fitment, ...] | None:
         return None
     done: list[Fitment] = []
     for key, (slot, holder, now) in rests.items():
-        then = one.depends_on.get(key, "")
+        then = _fitted_then(engine, one, key, slot, holder)
         if _id_of(now) == then:
             continue
         own = _touching(engine, one, slot, holder, then)

@@ -49,7 +49,7 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "leak_test", "leak test", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),
-        (Way("fluid", "fluid over the closed valve, port watched", (), ("valve", "seat"),
+        (Way("fluid", "fluid over the closed valve, port watched", (), ("valve", "seat", "guide"),
              howto="Valve closed by a light spring, fluid in the chamber, watch the port."),),
         "Whether the closed valve holds a fluid.", "Solvent, alcohol and fuel burn: ventilate, no flame.",
         choices=(Choice("dry", "it holds"), Choice("weeping", "it leaks; repair the seat, then test again", _FAILS)),

@@ -6,6 +6,11 @@ from honest_lift.facts.fitments import Slot
 from honest_lift.facts.quantity import Quantity, Way
 
 _LASHED: tuple[Slot, ...] = ("cam", "rocker", "valve", "seat", "lash shim", "cam tower", "adjuster")
+_FACES: tuple[Slot, ...] = (
+    "head face",
+    "gasket",
+    "block face",
+)  # between a lifter in the block and a rocker on the head
 
 ROWS: tuple[Quantity, ...] = (
     Quantity(
@@ -35,9 +40,10 @@ ROWS: tuple[Quantity, ...] = (
     Quantity(
         "lash", "lash", "s", "length", ("position", "role", "engine"), (0.0, 3.0), (0.05, 1.2),
         (Way("feeler", "feeler gauges at the valve", ("feeler",), _LASHED,
-             howto="On the base circle, cold."),
+             howto="On the base circle, cold.", on_pushrods=_FACES),
          Way("feeler_hot", "feeler gauges at the valve, engine hot", ("feeler",), _LASHED,
-             howto="On the base circle, at running temperature, as the card's hot figure needs.", short="hot")),
+             howto="On the base circle, at running temperature, as the card's hot figure needs.", short="hot",
+             on_pushrods=_FACES)),
         "Gap at the valve on the base circle. A hydraulic lifter has none.", ways_alike=False, stated_for=("rocker", "cam"),
         part=("adjuster",),
     ),

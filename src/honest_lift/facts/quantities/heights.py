@@ -76,7 +76,7 @@ ROWS: tuple[Quantity, ...] = (
     Quantity(
         "seal_gap", "retainer to seal, closed", "gs", "length", ("position",), (0.0, 60.0), (5.0, 30.0),
         (Way("caliper", "caliper, valve closed, locks pulled tight", ("caliper", "depth_gauge"),
-             ("valve", "seat", "retainer", "locks", "seal"),
+             ("valve", "seat", "retainer", "locks", "seal", "guide"),
              howto="From the retainer's underside to the seal, or to the guide where it is higher."),),
         "Distance from the retainer's underside to the seal, or the guide, with the valve closed.",
     ),
@@ -90,14 +90,15 @@ ROWS: tuple[Quantity, ...] = (
     ),
     Quantity(
         "seal_seen", "retainer and seal, looked at", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),
-        (Way("looked", "looked at, at full lift", (), ("valve", "seat", "retainer", "locks", "seal", "cam", "rocker")),),
+        (Way("looked", "looked at, at full lift", (), ("valve", "seat", "retainer", "locks", "seal", "guide", "cam", "rocker")),),
         "An observation at full lift: that it looks fine proves no distance.",
         choices=(Choice("fine", "retainer and seal were seen apart at full lift", Verdict.UNPROVEN),
                  Choice("touches", "the retainer touches the seal", Verdict.FAILS)),
     ),
     Quantity(
         "rocker_seen", "retainer and rocker, looked at", "", "observed", ("position",), (0.0, 1.0), (0.0, 1.0),
-        (Way("looked", "looked at, over the whole travel", (), ("valve", "retainer", "locks", "cam", "rocker", "lash shim")),),
+        (Way("looked", "looked at, over the whole travel", (),
+             ("valve", "seat", "retainer", "locks", "cam", "rocker", "lash shim", "cam tower", "adjuster")),),
         "An observation over the whole travel: that it looks fine proves no distance.",
         choices=(Choice("fine", "retainer and rocker were seen apart over the whole travel", Verdict.UNPROVEN),
                  Choice("touches", "the rocker touches the retainer", Verdict.FAILS)),

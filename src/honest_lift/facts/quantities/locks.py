@@ -46,7 +46,7 @@ ROWS: tuple[Quantity, ...] = (
     Quantity(
         "retainer_rocker", "retainer to rocker", "gr", "length", ("position",), (0.0, 30.0), (0.3, 10.0),
         (Way("feeler", "feeler or wire, turned through the lift", ("feeler", "caliper"),
-             ("retainer", "locks", "valve", "rocker", "cam", "seat"),
+             ("retainer", "locks", "valve", "rocker", "cam", "seat", "lash shim", "cam tower", "adjuster"),
              howto="Least gap anywhere from closed to full lift and back."),),
         "Least distance between the retainer and the rocker's underside over the whole travel.",
         "Turning an engine by hand crushes fingers: plugs out, loose clothing clear.",

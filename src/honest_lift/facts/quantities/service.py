@@ -6,7 +6,8 @@ from honest_lift.facts.quantity import Quantity, Way
 
 ROWS: tuple[Quantity, ...] = (
     Quantity("seat_load_engine", "seat load on the engine", "Fe", "load", ("position",), (5.0, 20000.0), (100.0, 3000.0),
-             (Way("lever", "lever tester, valve just moving", ("spring_tester",), ("spring", "shims", "retainer", "locks"),
+             (Way("lever", "lever tester, valve just moving", ("spring_tester",),
+                 ("spring", "shims", "retainer", "locks", "valve", "seat", "locator", "pocket"),
                   howto="Valve on its base circle (Turn plan), rocker off or slack. Pull until the valve just moves, read, three "
                         "times. Always the same tool, the same way, the same hand: what counts is the change.",
                   short="lever tester"),),

@@ -118,12 +118,12 @@ class Bench:
     def read(self, quantity: str, place: Place, value: float, way: str, tool: str = "", **more) -> Bench:
         """Take a reading in the inside unit."""
         text, unit = f"{value}", {"spring_load": "N"}.get(quantity, "mm")
-        tool = self._of_its_way(quantity, way, tool)
+        tool = self.of_its_way(quantity, way, tool)
         return self.do(
             Confirm((reading_of(self.book, quantity, place, value, text=text, unit=unit, way=way, tool=tool, **more),))
         )
 
-    def _of_its_way(self, quantity: str, way: str, tool: str) -> str:
+    def of_its_way(self, quantity: str, way: str, tool: str) -> str:
         """Give a tool as exact as the one named that suits a way: one of another kind would prove nothing."""
         kinds, named = CATALOG[quantity].way(way).tools, self.engine.tool(tool)
         if named is None or not kinds or named.kind in kinds:

@@ -7,7 +7,7 @@ from msgspec.structs import replace
 from honest_lift.demo.engine import demo_book
 from honest_lift.facts.book.entries import Begun, Edited
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Confirm, Edit, Put, State, StrikeOut, fit_springs, fitment, new_id, reading_of
+from honest_lift.facts.edits import Confirm, Edit, State, StrikeOut, fit_springs, fitment, new_id, reading_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fact import Fact
 from honest_lift.facts.history import History
@@ -118,19 +118,9 @@ class Bench:
     def read(self, quantity: str, place: Place, value: float, way: str, tool: str = "", **more) -> Bench:
         """Take a reading in the inside unit."""
         text, unit = f"{value}", {"spring_load": "N"}.get(quantity, "mm")
-        tool = self.of_its_way(quantity, way, tool)
         return self.do(
             Confirm((reading_of(self.book, quantity, place, value, text=text, unit=unit, way=way, tool=tool, **more),))
         )
-
-    def of_its_way(self, quantity: str, way: str, tool: str) -> str:
-        """Give a tool as exact as the one named that suits a way: one of another kind would prove nothing."""
-        kinds, named = CATALOG[quantity].way(way).tools, self.engine.tool(tool)
-        if named is None or not kinds or named.kind in kinds:
-            return tool
-        if self.engine.tool(f"{tool} {kinds[0]}") is None:
-            self.do(Put("tools", replace(named, id=f"{tool} {kinds[0]}", kind=kinds[0])))
-        return f"{tool} {kinds[0]}"
 
     def height(self, position: str, value: float, way: str = "height_micrometer", **more) -> Bench:
         """Read an installed height."""

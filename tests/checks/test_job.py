@@ -177,7 +177,7 @@ def give(made, step, place):
             return
         way = ways[0].key
     at = {"test_height": step.height_mm} if step.height_mm is not None else {}
-    tool = made.of_its_way(quantity, way, {"tester": "tester"}.get(way, "micrometer"))
+    tool = {"tester": "tester"}.get(way, "micrometer")
     made.do(
         Confirm((reading_of(made.book, quantity, place, value, text=f"{value}", unit="mm", way=way, tool=tool, at=at),))
     )

@@ -372,8 +372,6 @@ def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
     tool = named or engine.tool_for(one.reading.quantity, one.reading.way)
     if tool is None:
         return None, "no tool is named, and the drawer has none for this way"
-    if way is not None and way.tools and tool.kind not in way.tools:
-        return None, f"{tool.name} is no tool for this way: {way.title}"
     if not tool.is_stated:
         return None, f"{tool.name} has no stated accuracy"
     if out := out_of_reach(engine, tool, one.reading):

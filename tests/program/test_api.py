@@ -28,7 +28,7 @@ def test_what_it_says_is_what_the_program_says(tmp_path):
     ]
     assert [engine.verdict(one) for one in engine.valves] == [seen.verdict(one).word for one in engine.valves]
     engine.read("spring_load", f"spring {engine.springs[0]}", 300.0, at=36.0)
-    engine.state("lash", 0.25, "intake", tolerance=0.02, source="card")
+    engine.state("lash", 0.25, "intake", tolerance=0.02, source="card", meant="corrected")
     path = tmp_path / "mine.liftbook"
     engine.save(path)
     again = api.open_engine(path)

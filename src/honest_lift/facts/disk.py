@@ -63,6 +63,20 @@ def is_there(path: Path) -> bool:
     return True
 
 
+def is_file(path: Path) -> bool:
+    """Tell whether a regular file stands at a path, and no folder, pipe or device. Raises OSError."""
+    return stat.S_ISREG(os.stat(path).st_mode)
+
+
+def head_of(path: Path, most_bytes: int) -> bytes:
+    """Read the beginning of a file. Raises OSError."""
+    handle = os.open(path, os.O_RDONLY | os.O_CLOEXEC | os.O_NONBLOCK)
+    try:
+        return os.read(handle, most_bytes)
+    finally:
+        os.close(handle)
+
+
 def rights_of(path: Path) -> int:
     """Give who may read and write a file, as `put_whole` takes it. Raises OSError."""
     return stat.S_IMODE(os.stat(path).st_mode)

@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable, Mapping
-from importlib.resources import files
+from importlib.resources import as_file, files
 from typing import Any
 
+from honest_lift.facts import disk
 from honest_lift.facts.renamed import renamed
 
 Raw = dict[str, Any]
 CURRENT = 15
+_LARGEST = 1_000_000
 
 
 def _to_second(raw: Raw) -> Raw:
@@ -44,8 +46,8 @@ def _added(table: str) -> list[Raw]:
 
     A file of an older version gets these from every program: those of a newer one would judge an old engine by other limits.
     """
-    text = (files("honest_lift.facts") / "added_by_migrations.json").read_text(encoding="utf-8")
-    rows: list[Raw] = json.loads(text)[table]
+    with as_file(files("honest_lift.facts") / "added_by_migrations.json") as path:
+        rows: list[Raw] = json.loads(disk.read_file(path, _LARGEST))[table]
     return rows
 
 

@@ -9,7 +9,6 @@ from __future__ import annotations
 import hashlib
 import os
 import re
-import stat
 from pathlib import Path
 
 import msgspec
@@ -44,7 +43,7 @@ def look_at_target(path: Path, *, agreed: bool = False) -> None:
             if named := _ours_by_name(real):
                 raise TargetError(f"{path}: this name is kept for {named}: choose another ending.")
             return
-        if not stat.S_ISREG(real.stat().st_mode):
+        if not disk.is_file(real):
             raise TargetError(f"{path}: this is a folder or a device, and no file: choose another name.")
         if ours := _ours_by_name(real) or _ours_by_content(real):
             raise TargetError(f"{path}: this is {ours}, which is never written over: choose another name.")
@@ -127,7 +126,7 @@ def _ours_by_name(real: Path) -> str:
 
 def _ours_by_content(real: Path) -> str:
     """Say what the program keeps that a file holds, whatever it is called; "" for nothing."""
-    head = _head(real)
+    head = disk.head_of(real, _HEAD_BYTES)
     if head.startswith(_SHELF_HEAD):
         return "a shelf of parts, or another database"
     if head.lstrip().startswith(b"{") and FORMAT.encode() in head:
@@ -137,11 +136,3 @@ def _ours_by_content(real: Path) -> str:
     if head.startswith(b'{"pid":') and b'"host":' in head:
         return "the lock of an open file"
     return ""
-
-
-def _head(real: Path) -> bytes:
-    handle = os.open(real, os.O_RDONLY | os.O_CLOEXEC | os.O_NONBLOCK)
-    try:
-        return os.read(handle, _HEAD_BYTES)
-    finally:
-        os.close(handle)

@@ -42,7 +42,6 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "pushrod_to_head": ("pushrod_to_head",), "slot_stud": ("slot_stud",), "roller_sideways": ("roller_sideways",),
     "shaft_side_play": ("shaft_side_play",), "guide_plate": ("guide_plate",),
     "piston_valve": ("piston_valve_clay",), "valve_to_valve": _OF_PAIR,
-    "deck_finish": ("head_finish", "deck_finish"),
     "squish": ("deck_clearance", "gasket_thickness"),
     "chamber_pours": ("chamber_volume",), "chamber_spread": ("chamber_volume",), "compression": ("chamber_volume",),
     "compression_spread": ("chamber_volume",), "float_margin": ("red_line",),

@@ -35,8 +35,6 @@ GEAR = {  # what else is asked of the gear: (lifter, gear, mount): contact and s
         {"half_lift", "true_ratio"}, {"valve_to_valve"}),
 }  # fmt: skip
 
-FACES = {"deck_finish"}
-
 
 def expected(preset, gear):
     """What a job asks readings for by itself, written down by hand."""
@@ -46,15 +44,14 @@ def expected(preset, gear):
     whole = BARE | LOCKS | springs | set_up | near | through | POURED | CYLINDER
     return {
         EVERYTHING: whole
-        | FACES
         | dimensions
         | {"float_margin", "flexible_float", "bounce_margin", "coils_in_motion", "piston_valve_speed"},
-        "new heads": whole | FACES,
+        "new heads": whole,
         "valve job": BARE | LOCKS | springs | POURED | set_up,
         "spring change": springs | LOCKS,
         "cam change": springs | through | set_up | near,
         "ratio change": springs | through | set_up | near | dimensions,
-        "milling": POURED | CYLINDER | through | set_up | FACES,
+        "milling": POURED | CYLINDER | through | set_up,
         "check-up": set_up,
         "bare heads": BARE | LOCKS | STANDING | POURED,
         AS_BEGUN: set(),

@@ -23,6 +23,7 @@ WHERE_A_PART_OR_A_FIGURE_ASKS = {
     "card_lift", "free_card", "manual_load", "open_stress",  # a spring's card states it
     "set_shortest", "set_weakest",  # a used set
     "tip_height",  # a target
+    "deck_finish",  # a metal gasket
     "cutter_touch",  # a cut that is being made
     "dynamic_ratio", "pocket_wall", "seating_velocity", "take_up", "surge_order", "nose_load", "nose_pressure",  # a limit, a pocket
     "uneven_tip", "half_lift_seen", "wipe_centre", "wipe_room",  # what is seen in its place, or a sliding pad

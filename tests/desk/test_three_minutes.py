@@ -16,7 +16,7 @@ from honest_lift.plans.new_engine import TEMPLATES, Answers, begin
 ENTER, TAB = Qt.Key.Key_Return, Qt.Key.Key_Tab
 KEYS_A_MINUTE = 180  # an unhurried hand
 ANSWERS = (  # in the order Tab comes to them; a list is chosen by its beginning, an empty one is passed over
-    "", "pushrod", "", "", "", "as", "Bench 350", "", "", "single", "linear", ".350", "", "1.5", ".016", "1.800",
+    "", "pushrod", "", "", "", "as", "Bench 350", "", "", "single", "linear", ".350", "", "1.5", "", "1.800",
     "195 235", "480 560", "1.800 1.280",
 )  # fmt: skip
 TYPED = {"load at 1.800 in": "215", "load at 1.280 in": "520", "bind height": "1.190"}

@@ -48,9 +48,7 @@ _FIRST: dict[str, tuple[str, ...]] = {
     "flexible_float": ("red_line",), "bounce_margin": ("red_line",),
     "coils_in_motion": ("red_line",), "piston_valve_speed": ("red_line", "piston_valve_clay"),
 }  # fmt: skip
-_ON_CYLINDERS = frozenset(
-    {"deck_finish", "squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"}
-)
+_ON_CYLINDERS = frozenset({"squish", "chamber_pours", "chamber_spread", "compression", "compression_spread"})
 _LOOKED_AT = {one.name: one for one in (*BARE_HEAD, GUIDE_PLATE, *SEEN)}
 
 

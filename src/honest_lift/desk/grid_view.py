@@ -91,6 +91,8 @@ class GridView(QTableView):
             self.copy()
         elif event.matches(QKeySequence.StandardKey.Paste):
             self.pasted.emit()
+        elif event.text().strip() and event.text().isprintable():
+            event.ignore()  # it goes up to the window, and from there to the reading bar
         else:
             super().keyPressEvent(event)
 

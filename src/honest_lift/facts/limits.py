@@ -350,7 +350,7 @@ def in_another_unit(check: str, side: str, value: float) -> float | None:
 
     `side`: "lowest" or "highest". Only a value that is no such end itself is asked about.
 
-    >>> in_another_unit("coil_bind_clearance", "lowest", 0.06), in_another_unit("coil_bind_clearance", "lowest", 1.5)
+    >>> round(in_another_unit("coil_bind_clearance", "lowest", 0.06) or 0.0, 3), in_another_unit("coil_bind_clearance", "lowest", 1.5)
     (1.524, None)
     """
     ends = [end for one in rules_of(check) if (end := getattr(one.limit, side)) is not None and end != 0.0]

@@ -82,7 +82,7 @@ def _fitted_then(engine: Engine, one: Standing, key: str, slot: Slot, holder: st
     if key in one.depends_on:
         return one.depends_on[key]
     by_then = [
-        each.id for each in since(engine.fitments, slot, holder, "") if each.when and each.when <= one.reading.when
+        each.id for each in since(engine.fitments, slot, holder, "") if each.when and each.when < one.reading.when
     ]
     return by_then[-1] if by_then else ""
 

@@ -61,7 +61,7 @@ def decide(figure: Figure, lowest: Array, highest: Array) -> Decision:
 
     >>> from honest_lift.numbers.doubt import exact
     >>> decide(exact(np.array([1.7])), np.array([1.5]), np.array([np.nan])).verdict
-    array([0])
+    array([2])
     """
     value, expanded = figure.value, figure.expanded
     above, below = _margins(value, lowest, highest)

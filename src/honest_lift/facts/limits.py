@@ -350,8 +350,9 @@ def in_another_unit(check: str, side: str, value: float) -> float | None:
 
     `side`: "lowest" or "highest". Only a value that is no such end itself is asked about.
 
-    >>> round(in_another_unit("coil_bind_clearance", "lowest", 0.06) or 0.0, 3), in_another_unit("coil_bind_clearance", "lowest", 1.5)
-    (1.524, None)
+    >>> round(in_another_unit("coil_bind_clearance", "lowest", 0.06) or 0.0, 3)
+    1.524
+    >>> in_another_unit("coil_bind_clearance", "lowest", 1.5)
     """
     ends = [end for one in rules_of(check) if (end := getattr(one.limit, side)) is not None and end != 0.0]
     if value == 0.0 or any(abs(value / end - 1.0) <= _NEAR for end in ends):

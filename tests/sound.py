@@ -101,7 +101,7 @@ def leaning() -> Bench:
         )
         made.height(name, 49.0).look("spring_condition", of_spring(spring), "reuse")
         made.read("head_diameter", at_position(name), 50.0 if name[1] == "i" else 40.0, "caliper", "solid")
-        made.read("lifter_preload", at_position(name), 1.1, "indicator", "dial")
+        made.read("lifter_preload", at_position(name), 1.1, "plunger", "dial")
     made.state("plunger_travel", 4.0, tolerance=0.05).state("heads_step", 0.0, tolerance=0.02)
     for role in ("intake", "exhaust"):
         made.state("lean_toward", LEAN, at_role(role), tolerance=0.1).state(

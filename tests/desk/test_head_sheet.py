@@ -121,7 +121,7 @@ def test_parts_of_the_head_are_stated_and_judged(qtbot, open_window):
     engine.open_page("Head parts")
     page = engine.pages["Head parts"]
     rows = [page.facts.records.records[i].id for i in range(page.facts.records.rowCount())]
-    index = page.facts.records.index(rows.index("lock_angle/"), 2)
+    index = page.facts.records.index(rows.index("lock_angle/engine/"), 2)
     page.facts.records.setData(index, "10", Qt.ItemDataRole.EditRole)
     assert window.session.examination.finding("lock_angle", "1e").verdict.word == "fails"
     engine.pages["Engine"].head.setCurrentText("aluminium")

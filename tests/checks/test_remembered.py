@@ -3,13 +3,14 @@
 import re
 from contextlib import suppress
 
+import pytest
 from hypothesis import Phase, given, settings
 from hypothesis import strategies as st
 from msgspec.structs import replace
 
 from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
-from honest_lift.facts.edits import EditError, Fit, MoveReading, Put, StrikeOut, fit_springs, fitment
+from honest_lift.facts.edits import Describe, EditError, Fit, MoveReading, Put, StrikeOut, fit_springs, fitment
 from honest_lift.facts.engine import Book
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import by_place, replayed, standing
@@ -102,3 +103,18 @@ def test_no_sequence_of_edits_undo_and_redo_loses_a_reading():
             bench.history.undo()
         bench.history.redo()
     assert made <= {one.reading.id for one in standing(bench.book.journal)}
+
+
+@pytest.mark.parametrize("dimension", ["stress", "length", "load"])
+def test_words_follow_the_units_they_are_told_in(dimension):
+    bench = Bench().complete()
+    for valve in bench.names:
+        for quantity, value in (("seat_width", 1.2), ("head_diameter", 40.0)):
+            bench.read(quantity, at_position(valve), value, "caliper", "solid")
+    before = told(bench.book)
+    unit = {"stress": "MPa", "length": "mm", "load": "N"}[dimension]
+    bench.do(Describe({"units": {**bench.engine.units, dimension: unit}}, "units"))
+    after = told(bench.book)
+    remember.forget_all()
+    assert told(bench.book) == after
+    assert dimension != "stress" or before != after

@@ -12,10 +12,11 @@ from honest_lift.checks.route import on_route
 from honest_lift.checks.signed import is_held_up, signature_of, to_sign, verdict_words
 from honest_lift.facts.book.log_edits import Log, TakeBack, Tick
 from honest_lift.facts.book.written import written
-from honest_lift.facts.edits import Describe, EditError, Put
+from honest_lift.facts.edits import Describe, EditError, Fit, Put, fitment
+from honest_lift.facts.history import History
 from honest_lift.facts.job import Job
 from honest_lift.facts.parts import Spring
-from honest_lift.facts.route import ITEMS, route_of
+from honest_lift.facts.route import ITEMS, route_of, slots_under
 from honest_lift.sheets.book_text import book_text
 from honest_lift.sheets.findings_json import findings_report
 from honest_lift.sheets.findings_text import findings_text
@@ -35,7 +36,7 @@ def finding(made, check="seat_load", position="1e"):
 
 
 def sign(made, one, why=WHY):
-    return made.do(to_sign(one, why))
+    return made.do(to_sign(made.book, one, why))
 
 
 def test_a_signature_stands_beside_its_verdict_and_changes_none():
@@ -199,3 +200,48 @@ def test_lash_that_grows_sets_that_run_and_what_was_noticed_are_told():
     assert lines[2].startswith("Noticed on 2030-07-01: power going away.")
     made.do(Describe({"lifter": "hydraulic roller"}, "lifter"))
     assert not [one for one in service_lines(made.book) if one.startswith("Lash")]
+
+
+@pytest.mark.parametrize("slot", ["rocker", "cam", "valve"])
+def test_a_signature_for_what_is_unproven_does_not_outlive_the_parts_it_spoke_of(slot):
+    made = Bench().do(Describe({"hand": "Ash", "job": Job("cam change")}, "hand")).spring("1").height("1e", 45.0)
+    one = next(f for f in examine(made.book).findings if f.check.name == "open_load" and f.verdict.word == "unproven")
+    sign(made, one)
+    assert signature_of(made.book, one).holds
+    holder = "engine" if slot == "cam" else one.position
+    made.do(Fit((fitment(made.engine, slot, holder),), f"another {slot}"))
+    now = examine(made.book).finding("open_load", one.position)
+    assert (now.verdict, str(now.figure)) == (one.verdict, str(one.figure)), "the figures cannot tell"
+    assert not signature_of(made.book, now).holds
+    assert "rests on other parts" in signature_of(made.book, now).words
+    made.history.undo()
+    assert signature_of(made.book, examine(made.book).finding("open_load", one.position)).holds
+
+
+@pytest.mark.parametrize(("item", "slot", "other"), [("locks_flush", "locks", "gasket"), ("gasket", "gasket", "locks")])
+@pytest.mark.parametrize("older", [False, True])
+def test_a_tick_does_not_outlive_the_parts_that_were_looked_at(item, slot, other, older):
+    made = bench().do(Describe({"job": Job("new heads")}, "job")).do(Tick(item))
+    if older:  # a file of an older program keeps no digest: what was fitted afterwards tells
+        ticked = replace(made.entries[-1], rests_on="", when="2026-01-01T00:00:00Z")
+        made.history = History(replace(made.book, journal=(*made.book.journal[:-1], ticked), chains=()))
+
+    def on_it():
+        return next(one for one in on_route(made.book, None) if one.item.key == item)
+
+    def changed(name):
+        head = made.engine.layout.heads[0].name
+        made.do(Fit((fitment(made.engine, name, head if name == "gasket" else "1e"),), f"another {name}"))
+
+    assert on_it().is_done
+    changed(other)
+    assert on_it().is_done
+    changed(slot)
+    assert (on_it().is_done, on_it().ticked) == (False, None)
+    assert "its parts were changed since" in "\n".join(book_text(made.book, None))
+    made.do(Tick(item))
+    assert on_it().is_done
+
+
+def test_every_item_says_which_parts_it_speaks_of():
+    assert {one.key for one in ITEMS if not slots_under(one.key)} == set()

@@ -6,6 +6,7 @@ from msgspec.structs import replace
 from engines import POINTS, Bench
 from honest_lift.checks.examine import examine
 from honest_lift.checks.rocker.geometry_words import card_words, form_words, geometry_words
+from honest_lift.checks.wording import reason
 from honest_lift.facts.edits import Describe, Put, StrikeOut, fit_springs
 from honest_lift.facts.parts import Member, SpringCard
 from honest_lift.facts.place import at_position, of_spring
@@ -338,3 +339,39 @@ def test_geometry_that_bears_nothing_or_is_no_coil_says_no_more_than_it_can(mean
     one = Bench()
     one.do(Put("cards", SpringCard("card", "card", (member,), 43.0, 236.0, 32.0, 525.0, tensile_a=100.0)))
     assert "fatigue" not in geometry_words(one.spring("1").book, "1")
+
+
+@pytest.mark.parametrize("points", [POINTS, POINTS[:3]])
+def test_used_springs_without_a_card_are_compared_where_all_were_read(points):
+    made = without_cards()
+    for name, share in (("1", 1.0), ("2", 1.0), ("3", 0.85), ("4", 1.0)):
+        made.spring(name, [(height, share * load) for height, load in points])
+    shares = {one.place.name: one for one in examine(made.book).findings if one.check.name == "set_share"}
+    assert {name: one.verdict for name, one in shares.items()} == {
+        "1": Verdict.PASSES, "2": Verdict.PASSES, "3": Verdict.FAILS, "4": Verdict.PASSES,
+    }  # fmt: skip
+    assert shares["3"].figure == pytest.approx(85.0)
+    weakest = [one for one in examine(made.book).findings if one.check.name == "set_weakest"]
+    assert [(one.figure, one.verdict) for one in weakest] == [(pytest.approx(85.0), Verdict.FAILS)] * 4
+
+
+def test_springs_read_at_no_common_height_are_unproven_and_the_reason_is_said():
+    made = without_cards()
+    for name, points in (("1", POINTS[:2]), ("2", POINTS[:2]), ("3", POINTS[3:]), ("4", POINTS[3:])):
+        made.spring(name, points)
+    found = [one for one in examine(made.book).findings if one.check.name in ("set_share", "set_spread")]
+    assert {one.verdict for one in found} == {Verdict.UNPROVEN}
+    assert all("no height at which all springs" in reason(one, made.engine) for one in found)
+    assert not any("solid" in reason(one, made.engine) for one in found)
+
+
+def test_a_load_asked_for_under_the_bind_height_says_that_the_coils_are_solid():
+    made = Bench().complete(height=45.0, lift=13.0)
+    found = examine(made.book).finding("open_load", "1e")
+    assert found.verdict is Verdict.UNPROVEN
+    assert reason(found, made.engine) == "At this height the coils are solid, so there is no load."
+
+
+def without_cards() -> Bench:
+    made = Bench()
+    return made.do(Put("sets", replace(made.engine.sets[0], card="", condition="used")))

@@ -186,7 +186,7 @@ def test_the_whole_route_is_walked_by_keyboard(qtbot, open_window, monkeypatch, 
         held = page.current.held_by
         assert page.tick.isEnabled() is not bool(held)
         for one in held:
-            session.do(to_sign(one, "as agreed"))
+            session.do(to_sign(session.book, one, "as agreed"))
         qtbot.keyClick(page.tick, Qt.Key.Key_Space)
         assert page.current.is_done, page.current.item.words
         page.grid.setFocus()

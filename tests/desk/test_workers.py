@@ -1,6 +1,7 @@
 """A worker process that works, raises, dies, hangs and heeds nothing: it is said, it is started anew, nothing is lost."""
 
 import os
+import shutil
 import signal
 from contextlib import contextmanager
 from pathlib import Path
@@ -9,6 +10,7 @@ import pytest
 from msgspec import structs
 from PyQt6.QtCore import Qt
 
+import honest_lift
 from engines import demo
 from honest_lift.checks.examine import examine
 from honest_lift.desk import workers as workers_file
@@ -23,7 +25,8 @@ from honest_lift.facts.memory.remember import forget_all
 from honest_lift.facts.place import ENGINE
 from honest_lift.mechanics.cam.card_lobe import Flank
 from honest_lift.numbers.doubt import Ground
-from honest_lift.workers.kept_lobes import MADE_BY, KeptLobes
+from honest_lift.workers.kept_lobes import KeptLobes
+from honest_lift.workers.made_by import made_by
 
 
 class Heard:
@@ -202,8 +205,8 @@ def problems(book):
 def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_lobes, qtbot, tmp_path):
     window, path = open_lobes(), tmp_path / "lobes.msgpack"
     KeptLobes(path).keep(problems(window.session.book))
-    assert MADE_BY.encode() in path.read_bytes()
-    of_last_year = path.read_bytes().replace(MADE_BY.encode(), MADE_BY[::-1].encode())
+    assert made_by().encode() in path.read_bytes()
+    of_last_year = path.read_bytes().replace(made_by().encode(), made_by()[::-1].encode())
     for spoil in (b"", b"no such thing", b"\x92\xa3abc\x90", of_last_year):
         path.write_bytes(spoil)
         forget_all()
@@ -211,6 +214,16 @@ def test_kept_lobes_of_another_version_or_spoiled_are_not_believed(open_lobes, q
             window.session.examine()
             assert lobes.is_at_work
             qtbot.waitUntil(lambda lobes=lobes: not lobes.is_at_work, timeout=20000)
+
+
+@pytest.mark.parametrize("repaired", ["mechanics/solving/roots.py", "estimates/cam/card.py", "numbers/doubt.py"])
+def test_a_repaired_solver_is_run_for_lobes_that_are_kept(tmp_path, repaired):
+    shutil.copytree(Path(honest_lift.__file__).parent, tmp_path / "room", ignore=shutil.ignore_patterns("__pycache__"))
+    assert made_by(tmp_path / "room") == made_by()
+    with (tmp_path / "room" / repaired).open("a") as source:
+        source.write("# repaired\n")
+    made_by.cache_clear()
+    assert made_by(tmp_path / "room") != made_by()
 
 
 def test_a_worker_that_dies_over_lobes_loses_nothing(open_lobes, qtbot):

@@ -69,7 +69,7 @@ def test_a_bad_height_that_passes_by_a_gauge_nobody_zeroed_is_told_and_so_is_one
         one for one in examine(builder.book).findings if one.check.name == "installed_height" and one.position == "2i"
     )
     builder.history.do(Describe({"hand": "a hand"}, "whose hand"))
-    builder.history.do(to_sign(finding, "it will do"))
+    builder.history.do(to_sign(builder.book, finding, "it will do"))
     judged = builder.judged()
     assert judged.passed == ("Installed height, 1 exhaust",)
     assert judged.signed == ("Installed height, 2 intake",)
@@ -231,7 +231,7 @@ def test_what_a_gauge_made_wrong_is_condemned_unless_the_gauge_was_named():
         for one in examine(builder.book).findings
         if one.check.name == "installed_height" and one.verdict is Verdict.FAILS
     ]
-    builder.history.do(to_sign(failing[0], "it will do"))
+    builder.history.do(to_sign(builder.book, failing[0], "it will do"))
     judged = builder.judged()
     assert len(judged.condemned) >= 1
     assert judged.signed == ()

@@ -39,7 +39,7 @@ def test_what_is_signed_for_is_not_ordered():
     made.history.book = BOOK
     first = work_order(BOOK, SEEN)[0].finding
     made.do(Describe({"hand": "Ash"}, "hand"))
-    made.do(to_sign(first, "stays as it is"))
+    made.do(to_sign(made.book, first, "stays as it is"))
     left = work_order(made.book, examine(made.book))
     assert len(left) == len(work_order(BOOK, SEEN)) - 1
     assert "Nothing fails that a machinist" in "\n".join(work_order_text(BOOK.engine, ()))

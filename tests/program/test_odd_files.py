@@ -39,7 +39,7 @@ def with_a_book():
     made = Bench("head: 1e 1i 2i 2e").complete().do(Describe({"hand": "Ash", "job": Job("check-up")}, "hand"))
     made.do(Describe({"firing": read_firing("1-2", made.engine.layout), "bolts": BoltPlan(torque_nm=90.0)}, "plans"))
     made.do(Log("run", "2026-05-01", "first", 2.0, 3)).do(Tick("loads_read"))
-    made.do(to_sign(next(one for one in examine(made.book).findings if one.position), "as agreed"))
+    made.do(to_sign(made.book, next(one for one in examine(made.book).findings if one.position), "as agreed"))
     for name in made.names:
         made.read("seat_load_engine", at_position(name), 400.0, "lever", "tester")
     return made.book

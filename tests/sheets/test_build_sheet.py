@@ -138,7 +138,7 @@ def test_what_was_signed_stands_on_the_cover_and_markup_stays_text():
     bad = next(
         one for one in examine(made_up.book).findings if one.check.name == "installed_height" and one.position == "1e"
     )
-    made_up.do(to_sign(bad, "it <i>will</i> do"))
+    made_up.do(to_sign(made_up.book, bad, "it <i>will</i> do"))
     _, sheet, html = made(made_up.book)
     assert any("it <i>will</i> do" in one for one in sheet.signed)
     assert html.count("<script>") == 0

@@ -141,7 +141,7 @@ def gathered_of(book: Book) -> Gathered:
 
 def _of_valves(book: Book, gathered: Gathered) -> list[Finding]:
     """Judge every valve, and work out anew only those where something has changed, all in one batch."""
-    held = (book.engine.limits, book.engine.lifter)
+    held = (book.engine.limits, book.engine.lifter, book.engine.units)  # units: remarks are written in them
     known = _judged[0].found if _judged and _judged[0].held == held else {}
     unknown = (None, ())
     changed = [i for i, one in enumerate(gathered.at) if known.get(one.name, unknown)[0] != one]
@@ -165,7 +165,7 @@ _OF_VALVES = (
 
 @dataclass(frozen=True, slots=True)
 class _Judged:
-    """What was found at each valve, what stood there then, and the limits it was held against."""
+    """What was found at each valve, what stood there then, the limits it was held against and the units it is told in."""
 
     held: tuple[object, ...]
     found: dict[str, tuple[AtValve | None, tuple[Finding, ...]]]

@@ -7,10 +7,13 @@ from math import isclose, isfinite
 from msgspec import Struct
 
 from honest_lift.checks.finding import Finding
+from honest_lift.facts.book.bound import Bound, digest_of, still_of
 from honest_lift.facts.book.log_edits import Sign
 from honest_lift.facts.book.logged import Signed
 from honest_lift.facts.book.written import written
+from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book
+from honest_lift.facts.staleness import depends_on
 from honest_lift.numbers.verdict import Verdict
 
 _NEAR = 1e-6
@@ -31,13 +34,14 @@ class Signature(Struct, frozen=True):
         return (
             f"Signed {who}."
             if self.holds
-            else f"Was signed {who}; it was “{one.verdict}” then and is another finding now."
+            else f"Was signed {who}; it was “{one.verdict}” then and rests on other parts or readings now."
         )
 
 
-def to_sign(finding: Finding, why: str) -> Sign:
+def to_sign(book: Book, finding: Finding, why: str) -> Sign:
     """Give the edit that signs for a finding as it stands."""
-    return Sign(finding.check.name, finding.place, finding.position, finding.verdict.word, *_stands(finding), why)
+    return Sign(finding.check.name, finding.place, finding.position, finding.verdict.word, *_stands(finding), why,
+                digest_of(_rests_on(book, finding)))  # fmt: skip
 
 
 def signature_of(book: Book, finding: Finding) -> Signature | None:
@@ -47,7 +51,23 @@ def signature_of(book: Book, finding: Finding) -> Signature | None:
         return None
     then, now = (entry.figure, entry.lowest, entry.highest), _stands(finding)
     same = all(_same(was, one) for was, one in zip(then, now, strict=True))
-    return Signature(entry, same and entry.verdict == finding.verdict.word)
+    same = same and entry.verdict == finding.verdict.word and still_of(book.engine, entry, _rests_on(book, finding))
+    return Signature(entry, same)
+
+
+def _rests_on(book: Book, finding: Finding) -> Bound:
+    """Give what a finding rests on: its inputs as they are, and the parts that each of them is read on, by any way."""
+    bound: dict[str, str] = {}
+    for one in finding.inputs:
+        read = (one.kind, f"{one.value:.9g}", one.way, one.when)
+        bound[f"{one.quantity} of {one.where}"] = ", ".join(read)
+        place, row = one.asked, CATALOG.get(one.quantity)
+        if place is None or row is None:
+            continue
+        for way in row.ways:
+            fitted = depends_on(book.engine, one.quantity, way.key, place)
+            bound |= {f"{slot} under {place.title}": part for slot, part in fitted.items()}
+    return bound
 
 
 def is_held_up(book: Book, finding: Finding) -> bool:

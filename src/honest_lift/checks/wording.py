@@ -57,7 +57,7 @@ def reason(finding: Finding, engine: Engine) -> str:
         _sentence(f"{one.title} of {one.at}: {one.warning}") for one in finding.inputs if one.warning
     )
     remark = "" if finding.verdict is Verdict.UNPROVEN and finding.ground & Ground.SUSPECT else finding.remark
-    return " ".join([*words, _sentence(remark)]).rstrip()
+    return " ".join(part for part in (*words, _sentence(remark)) if part)
 
 
 def observed_reason(finding: Finding) -> str:
@@ -190,7 +190,9 @@ def _unproven(finding: Finding, engine: Engine) -> str:
     if absent:
         return " ".join([*dict.fromkeys(_sentence(one.note) for one in absent if one.note), *_not_measured(absent)])
     if finding.ground & Ground.MISSING:
-        return "At this height the coils are solid, so there is no load."
+        return (
+            "" if finding.remark else "With these figures together it can't be worked out; one of them must be wrong."
+        )
     if finding.limit is None:
         return "No limit is stated for this, so its figure proves nothing."
     causes = _causes(finding)

@@ -95,7 +95,7 @@ class Measure:
         )
         why = questions.words(self.window, self.tr("Sign"), question)
         if why is not None:
-            self.session.do(to_sign(finding, why))
+            self.session.do(to_sign(self.session.book, finding, why))
 
     def swap_springs(self) -> None:
         """Exchange the current valve's spring with another one's."""

@@ -9,6 +9,7 @@ from __future__ import annotations
 from msgspec import Struct
 
 from honest_lift.facts.engine import Engine
+from honest_lift.facts.fitments import Slot
 
 _HEADS = frozenset({"everything", "new heads", "valve job", "bare heads"})
 _SPRINGS = _HEADS | {"spring change"}
@@ -17,6 +18,7 @@ _ON_ENGINE = frozenset(
 )
 _FITTED = frozenset({"everything", "new heads", "milling", "valve job"})
 ALL: frozenset[str] = frozenset()
+BOLTS = "bolts "  # what the ticks of a head's bolt steps begin with
 
 
 class Item(Struct, frozen=True):
@@ -106,6 +108,31 @@ ITEMS: tuple[Item, ...] = (
     Item("checked_again", "first run", "After the first heat: lash, head bolts where the manual says so, seat load on the engine",
          _ON_ENGINE, caution=_HANDS),
 )  # fmt: skip
+
+
+_VALVE: tuple[Slot, ...] = ("valve", "seat", "guide")
+_STACK: tuple[Slot, ...] = ("spring", "shims", "inner shims", "locator", "retainer", "locks", "pocket")
+_GEAR: tuple[Slot, ...] = ("rocker", "cam", "lash shim", "cam tower", "adjuster")
+_JOINT: tuple[Slot, ...] = ("head face", "gasket", "block face")
+_TURNED: tuple[Slot, ...] = (*_VALVE, *_STACK, *_GEAR, *_JOINT, "piston")
+_RESTS: dict[str, tuple[Slot, ...]] = {  # the parts a tick speaks of: with other parts it is looked at again
+    "buckets_free": ("cam", "cam tower", "lash shim"), "cam_free": ("cam", "cam tower"), "oil_paths": ("gasket", "cam tower"),
+    "seats_lapped": ("valve", "seat"), "faces_clean": ("head face", "block face"), "numbered": ("valve", "lash shim"),
+    "heads_pass": (*_VALVE, "pocket", "head face"), "cups_first": ("locator", "shims", "inner shims", "seal"),
+    "seal_by_hand": ("seal", "guide", "valve"), "close_coils": ("spring",), "locks_flush": ("locks", "retainer", "valve"),
+    "springs_pass": (*_VALVE, *_STACK, "cam"), "gasket": _JOINT, "bolts": (*_JOINT, "cam tower"),
+    "chambers_pass": (*_JOINT, *_VALVE, "piston"), "turned_twice": _TURNED, "clearances_pass": _TURNED, "final_parts": _TURNED,
+    "speed_pass": _TURNED, "wipes": ("rocker", "locks", "adjuster", "valve"), "loads_read": ("spring", "shims", "inner shims"),
+    "lash_read": (*_GEAR, "valve", "seat"), "check_up_passes": (*_VALVE, *_STACK, *_GEAR), "oil_first": ("cam",),
+    "heat_set": ("spring",), "checked_again": ("spring", "gasket", *_GEAR),
+}  # fmt: skip
+
+
+def slots_under(item: str) -> tuple[Slot, ...]:
+    """Give the slots of the parts that a tick of an item speaks of; none for an item of somebody's own, which says no part."""
+    if item.startswith(BOLTS):
+        return ("gasket", "head face")
+    return _RESTS.get(item, ())
 
 
 def route_of(engine: Engine) -> tuple[Item, ...]:

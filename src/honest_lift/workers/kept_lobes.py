@@ -1,6 +1,6 @@
 """Solved lobes kept from run to run in a file of the cache folder, told apart by all their figures: safe to delete at any time.
 
-It is never believed over another version of the program or of NumPy, and what can't be read in it is not there.
+It is never believed over other code (`made_by.py`), and what can't be read in it is not there.
 """
 
 from __future__ import annotations
@@ -14,15 +14,14 @@ import msgspec
 import numpy as np
 from msgspec import Struct
 
-from honest_lift import __version__
 from honest_lift.estimates.cam.card import OfCard
 from honest_lift.estimates.cam.lobe_read import LobeRead, OfTable
 from honest_lift.facts import disk
 from honest_lift.mechanics.cam.card_lobe import Flank
+from honest_lift.workers.made_by import made_by
 
 _MOST = 64
 _MOST_BYTES = 8_000_000
-MADE_BY = f"{__version__}, numpy {np.__version__}"
 
 Solved = tuple[Any, Any]  # a problem and its answer
 
@@ -81,7 +80,7 @@ class KeptLobes:
                 held[key] = _Lobe(key, flank=answer)
             elif isinstance(answer, LobeRead):
                 held[key] = _Lobe(key, read=answer)
-        kept = _File(MADE_BY, tuple(held.values())[-_MOST:])
+        kept = _File(made_by(), tuple(held.values())[-_MOST:])
         try:
             disk.make_folder(self._path.parent)
             disk.put_whole(self._path, msgspec.msgpack.encode(kept, enc_hook=_laid_out))
@@ -99,4 +98,4 @@ class KeptLobes:
             found = msgspec.msgpack.decode(body, type=_File, dec_hook=_array)
         except (OSError, ValueError, TypeError, msgspec.MsgspecError):
             return ()
-        return found.lobes if found.made_by == MADE_BY else ()
+        return found.lobes if found.made_by == made_by() else ()

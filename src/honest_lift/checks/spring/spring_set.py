@@ -1,4 +1,7 @@
-"""Each spring against the set it came and ran with, at one common height: its card's installed height."""
+"""Each spring against the set it came and ran with, at one common height.
+
+It is their card's installed height; without a card, the highest height at which all of them were read.
+"""
 
 from __future__ import annotations
 
@@ -98,10 +101,13 @@ def check_in_set(book: Book, springs: tuple[str, ...], curves: Curves) -> list[F
 
 def _group(book: Book, springs: Sequence[str], family: Family, card_n: Array, curves: Curves) -> _Group:
     names = tuple(springs[row] for row in family.rows)
-    at = card_figures(book, names, "seat_height_mm")
-    loads = curves.take(family.rows.tolist()).load(Estimate(exact(at), ((),) * len(names)))
+    at, own = card_figures(book, names, "seat_height_mm"), curves.take(family.rows.tolist())
+    several_cards = bool(np.isfinite(card_n).all()) and len(set(card_n.tolist())) > 1
+    if not (np.isfinite(at).all() or several_cards):
+        at = np.full(len(names), own.height_in_common())
+    loads = own.load(Estimate(exact(at), ((),) * len(names)))
     apart = Estimate(loads.figure.apart(), loads.inputs)
-    scale = card_n[0] / card_n if len(set(card_n.tolist())) > 1 else np.ones(len(names))
+    scale = card_n[0] / card_n if several_cards else np.ones(len(names))
     return _Group(family, names, np.isfinite(at), apart, scale, np.flatnonzero(np.isfinite(loads.figure.value)))
 
 
@@ -134,6 +140,7 @@ def _shares(book: Book, group: _Group, share: Estimate) -> list[Finding]:
     return _unless_all_read(group, told)
 
 
+_NOWHERE = "there is no height at which all springs of the set were measured: press them all at one"
 _AGAIN = "it is unlike its set; measure it again, three times, before it is judged"
 
 
@@ -161,7 +168,7 @@ def _unless_all_read(group: _Group, found: list[Finding]) -> list[Finding]:
     """Leave nothing proven of a set some of which nobody measured, but for what fails already."""
     if not group.unread:
         return found
-    words = f"not measured: spring {', '.join(group.unread)}"
+    words = f"not measured: spring {', '.join(group.unread)}" if group.stated.any() else _NOWHERE
     return [
         one if one.verdict is Verdict.FAILS
         else replace(one, verdict=Verdict.UNPROVEN, remark="; ".join(part for part in (words, one.remark) if part))

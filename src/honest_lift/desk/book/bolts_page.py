@@ -12,9 +12,11 @@ from honest_lift.desk.label import Label
 from honest_lift.desk.scene_view import SceneView
 from honest_lift.desk.session import Session
 from honest_lift.facts.bolts import MOST_STEPS, TORQUE_NM, BoltPlan, places_of, pulled, read_numbers
+from honest_lift.facts.book.bound import parts_of, still_of
 from honest_lift.facts.book.log_edits import Tick
 from honest_lift.facts.book.written import written
 from honest_lift.facts.edits import Describe, EditError
+from honest_lift.facts.route import BOLTS
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import in_figures, in_words
@@ -121,9 +123,11 @@ class BoltsPage(QWidget):
         )
         if self.turn == many:
             here = self.tr("{0} head: all {1} steps are done: {2}.").format(head, plan.steps, to)
+        engine = self.session.engine
         done = [
-            one for key, one in written(self.session.book.journal).ticked.items() if key.startswith(f"bolts {head} ")
-        ]
+            one for key, one in written(self.session.book.journal).ticked.items()
+            if key.startswith(f"{BOLTS}{head} ") and still_of(engine, one, parts_of(engine, key))
+        ]  # fmt: skip
         past = "; ".join(f"{one.item.removeprefix('bolts ')} {one.when[:10]} {one.by}" for one in done)
         return "\n".join(
             part for part in (here, self.tr("Done: {0}.").format(past) if past else "", plan.after_heat) if part
@@ -137,7 +141,7 @@ class BoltsPage(QWidget):
             amount = self.plan.at_step(self.step)
             word = in_words(amount, "torque", self.session.engine.unit("torque")) if amount is not None else ""
             try:
-                if not self.session.do(Tick(f"bolts {head.name} step {self.step} of {self.plan.steps}", word)):
+                if not self.session.do(Tick(f"{BOLTS}{head.name} step {self.step} of {self.plan.steps}", word)):
                     return
             except EditError as error:
                 self.session.warned.emit(str(error))

@@ -1668,6 +1668,10 @@
         <translation>Angesehen und in Ordnung</translation>
     </message>
     <message>
+        <source>Was ticked by {0} on {1}; its parts were changed since. Look again.</source>
+        <translation>War am {1} von {0} abgehakt; seitdem wurden Teile davon geändert. Sieh noch einmal nach.</translation>
+    </message>
+    <message>
         <source>looking…</source>
         <translation>sucht…</translation>
     </message>

@@ -16,6 +16,7 @@ from honest_lift.mechanics.spring.nest import (
     nest_is_contradictory,
     nest_is_extrapolated,
     nest_load,
+    nest_range,
     nest_rooms,
 )
 from honest_lift.numbers.doubt import Array, Figure, Ground, Source, combine
@@ -55,8 +56,19 @@ class Curves(Struct, frozen=True, eq=False):
             .on_ground(contradictory, Ground.UNSOUND)
             .on_ground(solid, Ground.MISSING)
         )
-        joined = tuple(tuple(dict.fromkeys((*a, *b))) for a, b in zip(height.inputs, self.inputs, strict=True))
+        joined = tuple(
+            tuple(dict.fromkeys((*a, *b, *((_SOLID,) if under else ()))))
+            for a, b, under in zip(height.inputs, self.inputs, solid, strict=True)
+        )
         return Estimate(figure, joined)
+
+    def height_in_common(self) -> float:
+        """Give the highest height in mm at which all springs with points were read; NaN where there is none."""
+        lowest, highest = nest_range(self.heights.value, self.steps.value, self.present)
+        if not np.isfinite(highest).any():
+            return float("nan")
+        low, high = float(np.nanmax(lowest)), float(np.nanmin(highest))
+        return high if low <= high else float("nan")
 
     def _shaped(self, load: Figure, height_mm: Array) -> Figure:
         """Add the doubt of each member's curve between and beyond its points, where nothing says that it is a line."""
@@ -110,6 +122,10 @@ class Curves(Struct, frozen=True, eq=False):
             Estimate(bind.on_ground(whole_bind, Ground.MISSING), binds), inputs, bound, self.bind_present, self.straight,
         )  # fmt: skip
 
+
+_SOLID = Input(
+    "spring_load", "", "missing", ground=Ground.MISSING, note="at this height the coils are solid, so there is no load"
+)
 
 _APART = Input(
     "spring_load", "", "missing", ground=Ground.MISSING,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from honest_lift.facts.book.bound import digest_of, parts_of
 from honest_lift.facts.book.logged import KINDS, Kind, Logged, Signed, Ticked, log_is_odd
 from honest_lift.facts.edits import Edit, EditError, new_id, now
 from honest_lift.facts.engine import Book, Engine
@@ -28,6 +29,7 @@ class Sign(Edit, frozen=True):
     lowest: float | None
     highest: float | None
     why: str
+    rests_on: str = ""
 
     @property
     def sentence(self) -> str:
@@ -41,7 +43,7 @@ class Sign(Edit, frozen=True):
         return book.engine, (
             Signed(
                 new_id(), now(), _hand(book), self.check, self.place, self.position, self.verdict, self.figure, self.lowest,
-                self.highest, self.why.strip(),
+                self.highest, self.why.strip(), self.rests_on,
             ),
         )  # fmt: skip
 
@@ -59,7 +61,8 @@ class Tick(Edit, frozen=True):
 
     def apply(self, book: Book) -> tuple[Engine, tuple[AnyEntry, ...]]:
         """Append the tick. Raises EditError without a name."""
-        return book.engine, (Ticked(new_id(), now(), _hand(book), self.item, self.note.strip()),)
+        parts = digest_of(parts_of(book.engine, self.item))
+        return book.engine, (Ticked(new_id(), now(), _hand(book), self.item, self.note.strip(), parts),)
 
 
 class Log(Edit, frozen=True):

@@ -19,7 +19,8 @@ _MOST_HOURS, _MOST_RUNS = 100000.0, 1000000
 
 class Signed(Entry, frozen=True, forbid_unknown_fields=True, tag="signed"):
     """Somebody goes on in spite of a finding, and says why. It speaks of the finding as it stood: `verdict`, `figure` and
-    what it was held against, `lowest` and `highest`, inside, None for none. No verdict changes by it.
+    what it was held against, `lowest` and `highest`, inside, None for none. `rests_on`: a digest of the parts and readings under
+    it, "" in files of older programs. No verdict changes by it.
     """
 
     check: str
@@ -30,13 +31,18 @@ class Signed(Entry, frozen=True, forbid_unknown_fields=True, tag="signed"):
     lowest: float | None
     highest: float | None
     why: str
+    rests_on: str = ""
 
 
 class Ticked(Entry, frozen=True, forbid_unknown_fields=True, tag="ticked"):
-    """Something on the route was looked at, or a hold point was passed, by whoever signs the entry."""
+    """Something on the route was looked at, or a hold point was passed, by whoever signs the entry.
+
+    `rests_on`: a digest of the parts that it speaks of, "" in files of older programs.
+    """
 
     item: str
     note: str = ""
+    rests_on: str = ""
 
 
 class Logged(Entry, frozen=True, forbid_unknown_fields=True, tag="logged"):

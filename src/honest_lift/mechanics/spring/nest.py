@@ -60,6 +60,19 @@ def nest_is_extrapolated(
     return np.asarray(np.logical_or.reduce(outside))
 
 
+def nest_range(heights_mm: Array, steps_mm: Array, present: NDArray[np.bool_]) -> tuple[Array, Array]:
+    """Give the lowest and the highest outer height (n,) in mm at which every present member was read; NaN for none."""
+    lowest, highest = np.full(len(heights_mm), -np.inf), np.full(len(heights_mm), np.inf)
+    for m in range(heights_mm.shape[1]):
+        has = np.isfinite(heights_mm[:, m]).any(axis=-1)
+        low = np.where(has, np.fmin.reduce(heights_mm[:, m], axis=-1), np.nan) + steps_mm[:, m]
+        high = np.where(has, np.fmax.reduce(heights_mm[:, m], axis=-1), np.nan) + steps_mm[:, m]
+        lowest = np.where(present[:, m], np.maximum(lowest, low), lowest)
+        highest = np.where(present[:, m], np.minimum(highest, high), highest)
+    known = present.any(axis=-1) & np.isfinite(lowest) & np.isfinite(highest)
+    return np.where(known, lowest, np.nan), np.where(known, highest, np.nan)
+
+
 def nest_is_contradictory(heights_mm: Array, loads_n: Array, present: NDArray[np.bool_]) -> NDArray[np.bool_]:
     """Tell, (n,), where any present member's points are no spring."""
     wrong = [

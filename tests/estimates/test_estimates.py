@@ -372,7 +372,7 @@ def test_any_quantity_read_two_ways_is_held_against_itself(quantity, ways, place
 
 
 def test_lash_cold_and_hot_are_two_things():
-    bench = Bench().read("lash", at_position("1e"), 0.5, "feeler").read("lash", at_position("1e"), 0.35, "feeler_hot")
+    bench = Bench().read("lash", at_position("1e"), 0.5, "feeler").read("lash", at_position("1e"), 0.45, "feeler_hot")
     assert not resolve(bench.book, "lash", at_position("1e")).ground & Ground.UNSOUND
 
 

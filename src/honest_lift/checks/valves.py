@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from math import nan
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 from honest_lift.checks.looked_at import seen_fine
 from honest_lift.checks.on_valves import names_of
@@ -18,6 +19,7 @@ from honest_lift.estimates.spring.curves import Curves, curve_keys
 from honest_lift.estimates.spring.heights import height_from, height_inputs
 from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.estimates.train.masses import Moving, moving_of
+from honest_lift.estimates.two_ways import two_ways
 from honest_lift.facts.catalog import slots_of
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import Limit, limit_for
@@ -81,6 +83,7 @@ class AtValve(Struct, frozen=True):
     seal_seen: str
     bind_travel: Input
     seat_ring_mm2: float
+    on_engine: Input  # the seat load by a lever tester
     more_mm: float  # of shims under the outer than under what is inside it
     moving: Moving
 
@@ -99,6 +102,7 @@ class Gathered(Struct, frozen=True):
         rows = [self.rows[i] for i in which]
         curves = self.curves.take(rows).on_own_shims([one.more_mm for one in at])
         installed = height_from([one.height for one in at])
+        curves = _beside_lever(curves, installed, [one.on_engine for one in at])
         lift = self.lift.take(which)
         opened = derive(open_height, installed, lift)
         both = Estimate(join(installed.figure, opened.figure), installed.inputs + opened.inputs)
@@ -129,6 +133,7 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     rings = _rings(
         narrowed(book, frozenset({"seat_width", "head_diameter"}), slots_of(("seat_width", "head_diameter")))
     )
+    levers = _levers(narrowed(book, frozenset({"seat_load_engine"}), slots_of(("seat_load_engine",))))
     at = tuple(
         AtValve(
             one.id,
@@ -145,6 +150,7 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             looked[one.id],
             travels[one.id],
             rings[one.id],
+            levers[one.id],
             more_under_outer(book.engine, one.id),
             moving,
         )
@@ -160,6 +166,34 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
         )
     )
     return Gathered(at, lift, curves, rows)
+
+
+def _beside_lever(curves: Curves, installed: Estimate, on_engine: Sequence[Input]) -> Curves:
+    """Bar the curves of springs (n,) that a lever tester on the engine contradicts at their heights: one of the two is wrong.
+
+    A lever proves no load; where it differs by more than both are in doubt, the spring has sagged, or a height or a load is wrong.
+    """
+    levers = estimate_of(on_engine)
+    if not any(one.is_told for one in on_engine):
+        return curves
+    apart = two_ways(levers, curves.load(installed)).apart
+    if not apart.any():
+        return curves
+    told = tuple((*own, *((_LEVER,) if one else ())) for own, one in zip(curves.inputs, apart, strict=True))
+    return replace(curves, loads=curves.loads.on_ground(apart, Ground.UNSOUND), inputs=told)
+
+
+_LEVER = Input(
+    "seat_load_engine", "", "measured", ground=Ground.UNSOUND,
+    note="the lever tester on the engine reads another seat load than the spring's curve gives at this height: press the spring "
+    "again and measure its height again; it may have sagged since",
+)  # fmt: skip
+
+
+@by_value
+def _levers(book: Book) -> dict[str, Input]:
+    """Give the seat load on the engine at every position; remembered while none of them changes."""
+    return {name: at_valve(book, "seat_load_engine", name) for name in names_of(book)}
 
 
 @by_value

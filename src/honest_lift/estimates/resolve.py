@@ -13,6 +13,7 @@ from msgspec import Struct
 from msgspec.structs import replace
 
 from honest_lift.estimates.cam.nose import nose_of_table
+from honest_lift.estimates.contradicted import hot_beside_cold, read_as_before
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.observed import observed
 from honest_lift.estimates.of_a_piece import for_others, of_a_piece
@@ -199,6 +200,9 @@ def measured(book: Book, quantity: str, readings: tuple[Standing, ...], asked: P
         warning=_apart_words(alike, values, single) if len(read) > 1 else "", asked=asked or latest.place,
         count=len(read),
     )  # fmt: skip
+    as_before = read_as_before(book, told, latest, _moved) if fresh else ""
+    if apart := hot_beside_cold(book, quantity, fresh) or as_before:
+        told = replace(told, ground=told.ground | Ground.UNSOUND, note=apart)
     return for_others(engine, _held_to_gauges(book, told, gauged), spread)
 
 

@@ -171,7 +171,7 @@ def test_of_two_places_the_nearer_tells():
     assert {name: guide_material_at(one.engine, name) for name in one.names} == {
         "1e": "iron", "1i": "iron", "2i": "iron", "2e": "bronze",
     }  # fmt: skip
-    assert [has_base_at(one.engine, name) for name in one.names] == [True, False, False, True]
+    assert [has_base_at(one.engine, name) for name in one.names] == [True, None, None, True]
 
 
 def test_tips_of_two_specifications_are_not_held_against_each_other():
@@ -253,6 +253,8 @@ def test_aluminium_heads_need_a_hardened_base_and_iron_ones_do_not():
     one = bench()
     assert found(one, "hardened_base") is None
     one.do(Describe({"head_material": "aluminium"}, "aluminium"))
+    assert found(one, "hardened_base").verdict is Verdict.UNPROVEN, "nobody said yes or no"
+    one.do(Describe({"hardened_base": False}, "no"))
     assert found(one, "hardened_base").verdict is Verdict.FAILS
     one.do(Describe({"hardened_base": True}, "yes"))
     assert found(one, "hardened_base").verdict is Verdict.PASSES

@@ -5,8 +5,10 @@ from msgspec.structs import replace
 
 from engines import GAUGE, Bench
 from honest_lift.checks.examine import examine
+from honest_lift.estimates.resolve import resolve
 from honest_lift.facts import edits
-from honest_lift.facts.edits import Put
+from honest_lift.facts.edits import Describe, Put
+from honest_lift.facts.place import at_position
 from honest_lift.numbers.verdict import Verdict
 
 DUE = replace(GAUGE, calibrated="2026-01-10", due_days=90)
@@ -61,3 +63,36 @@ def test_a_reading_before_the_first_calibration_that_is_stated_proves_nothing(on
 
 def test_a_tool_that_is_never_due_needs_no_calibration_at_all(on):
     assert verdicts(read(on, "2026-01-05", replace(DUE, due_days=None))) == {Verdict.PASSES}
+
+
+def test_a_finer_card_counts_from_now_on_unless_it_always_was_so():
+    made = Bench()
+    made.height("1e", 45.0)
+    before = resolve(made.book, "installed_height", at_position("1e"))
+    finer = replace(GAUGE, accuracy=0.001, repeatability=0.001)
+    made.do(Put("tools", finer))
+    assert resolve(made.book, "installed_height", at_position("1e")).u == before.u
+    made.history.undo()
+    made.do(Put("tools", finer, "corrected"))
+    assert resolve(made.book, "installed_height", at_position("1e")).u < before.u
+
+
+def test_a_coarser_card_counts_for_what_was_read_before_too():
+    made = Bench()
+    made.height("1e", 45.0)
+    before = resolve(made.book, "installed_height", at_position("1e"))
+    made.do(Put("tools", replace(GAUGE, accuracy=0.2)))
+    assert resolve(made.book, "installed_height", at_position("1e")).u > 5.0 * before.u
+
+
+def test_a_reading_keeps_the_tool_it_was_taken_with_when_the_default_becomes_another():
+    made = Bench()
+    made.height("1e", 45.0)
+    before = resolve(made.book, "installed_height", at_position("1e"))
+    made.do(Put("tools", replace(GAUGE, id="finest", name="finest", accuracy=0.0001, repeatability=0.0001)))
+    defaults = {**made.engine.default_tools, "installed_height/height_micrometer": "finest"}
+    made.do(Describe({"default_tools": defaults}, "another default"))
+    after = resolve(made.book, "installed_height", at_position("1e"))
+    assert (after.tool, after.u) == (before.tool, before.u)
+    made.height("1i", 45.0)
+    assert resolve(made.book, "installed_height", at_position("1i")).u < before.u / 5.0

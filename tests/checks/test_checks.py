@@ -208,7 +208,7 @@ def test_a_used_set_with_one_unmeasured_is_not_sound_yet():
 
 def test_an_offset_of_the_tester_cancels_within_a_set():
     bench = Bench("head: 1e 1i 2i 2e 3e 3i").complete()
-    bench.do(Put("tools", replace(bench.engine.tool("tester"), accuracy_percent=5.0)))
+    bench.do(Put("tools", replace(bench.engine.tool("tester"), accuracy_percent=5.0), "corrected"))
     share, load = found(bench, "set_share"), found(bench, "seat_load")
     assert load.expanded / load.figure > 0.05
     assert share.expanded / share.figure < 0.015
@@ -303,7 +303,7 @@ def test_nothing_assumed_stale_or_untold_ever_passes(data):
         changed.do(Fit((fitment(changed.engine, slot, position, note="another"),), "changed"))
         touched = [(check, position) for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load")]
     elif kind == "tool":
-        changed.do(Describe({"default_tools": {}}, "no default tools"))
+        changed.do(Describe({"tools": (), "default_tools": {}}, "an empty drawer"))
         touched = [(check, position) for check in ("installed_height", "coil_bind_clearance", "seat_load", "open_load", "card_bind",
                                                    "card_seat_load", "set_share", "set_spread")]  # fmt: skip
     elif kind == "untell":

@@ -149,7 +149,9 @@ def test_a_used_set_is_judged_by_its_own_limit_and_by_every_one_of_it():
         "set_share": {Verdict.PASSES}, "set_weakest": {Verdict.FAILS}, "set_shortest": {Verdict.FAILS},
     }  # fmt: skip
     other = set_of(SIX, "used", lambda name: False)
-    other.spring("1", POINTS[:1]).do(Put("tools", replace(other.engine.tool("tester"), accuracy_percent=None)))
+    other.spring("1", POINTS[:1]).do(
+        Put("tools", replace(other.engine.tool("tester"), accuracy_percent=None), "corrected")
+    )
     assert verdicts(other, "set_weakest") == {"set_weakest": {Verdict.UNPROVEN}}
 
 

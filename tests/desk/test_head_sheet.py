@@ -126,6 +126,9 @@ def test_parts_of_the_head_are_stated_and_judged(qtbot, open_window):
     assert window.session.examination.finding("lock_angle", "1e").verdict.word == "fails"
     engine.pages["Engine"].head.setCurrentText("aluminium")
     engine.pages["Engine"].head.activated.emit(2)
+    assert window.session.examination.finding("hardened_base", "1e").verdict.word == "unproven"
+    engine.pages["Engine"].base.setCurrentIndex(2)
+    engine.pages["Engine"].base.activated.emit(2)
     assert window.session.examination.finding("hardened_base", "1e").verdict.word == "fails"
 
 

@@ -14,6 +14,8 @@ from honest_lift.estimates.spring.loads import spring_curves
 from honest_lift.estimates.train.lift import lift_at_valve
 from honest_lift.facts.edits import Describe, Fit, Put, SetTolerance, Unstate, fitment
 from honest_lift.facts.engine import SetAside
+from honest_lift.facts.history import History
+from honest_lift.facts.journal import Reading
 from honest_lift.facts.limits import Tolerance
 from honest_lift.facts.parts import Member
 from honest_lift.facts.place import ENGINE, Place, at_cylinder, at_position, at_role
@@ -88,8 +90,10 @@ def test_repeats_by_another_way_are_not_averaged_in():
     assert height(bench)[0] == 46.0
 
 
-def test_a_reading_without_a_named_tool_takes_the_drawers_default_and_says_so():
+def test_a_reading_of_an_older_file_that_names_no_tool_takes_the_drawers_default_and_says_so():
     bench = Bench().height("1e", 45.0)
+    nameless = tuple(replace(one, tool="") if isinstance(one, Reading) else one for one in bench.book.journal)
+    bench.history = History(replace(bench.book, journal=nameless))
     assert (
         resolve(bench.book, "installed_height", at_position("1e")).note
         == "no tool named: taken as gauge, the drawer's default"
@@ -106,7 +110,7 @@ def test_a_tool_that_is_not_in_the_drawer_is_no_default():
 
 def test_a_tool_without_a_stated_accuracy_bars_a_pass():
     bench = Bench().height("1e", 45.0, tool="gauge")
-    bench.do(Put("tools", replace(bench.engine.tools[0], accuracy=None)))
+    bench.do(Put("tools", replace(bench.engine.tools[0], accuracy=None), "corrected"))
     assert height(bench)[2] == Ground.NO_TOOL
 
 
@@ -313,7 +317,7 @@ def test_loads_that_fall_as_the_spring_is_pressed_are_no_spring():
 def test_a_testers_offset_is_shared_by_all_its_springs_and_its_stop_by_height():
     bench = Bench().spring("1")
     bench.do(Put("tools", replace(bench.engine.tool("tester"), height_accuracy_mm=0.1, repeatability_percent=None,
-                                  resolution=0.0)))  # fmt: skip
+                                  resolution=0.0), "corrected"))  # fmt: skip
     figure = curve_of(bench, 42.0)[1]
     rate = (1066 - 722) / 6
     assert figure.u[0] == pytest.approx(np.hypot(890 * 0.01, rate * 0.1) / 3**0.5, rel=0.02)
@@ -332,7 +336,7 @@ def test_an_assumed_lift_replaces_nothing_that_is_known():
 
 
 def test_a_tool_that_must_be_proven_and_never_was_proves_nothing():
-    bench = Bench().height("1e", 45.0).do(Put("tools", replace(GAUGE, due_days=365)))
+    bench = Bench().height("1e", 45.0).do(Put("tools", replace(GAUGE, due_days=365), "corrected"))
     assert resolve(bench.book, "installed_height", at_position("1e")).ground & Ground.STALE
 
 

@@ -27,7 +27,7 @@ STEADY = replace(TESTER, repeatability_percent=0.1, height_accuracy_mm=0.05)
 def calibrated(points, shown, tool=STEADY, when="2020-01-01T00:00:00Z", **more) -> Bench:
     """Give a bench whose tester was held against one reference spring: points (mm, N), and what it showed there."""
     bench = Bench()
-    bench.do(Put("tools", replace(tool, **more)))
+    bench.do(Put("tools", replace(tool, **more), "corrected"))
     reference = ReferenceSpring("ref", "reference", tuple(CertifiedPoint(h, p) for h, p in points), plus_minus_n=0.5)
     bench.do(Put("references", reference))
     for (height, _), read in zip(points, shown, strict=True):
@@ -49,7 +49,7 @@ def test_what_the_reference_spring_shows_is_taken_off():
     load = resolve(bench.book, "spring_load", of_spring("1"))
     assert load.value / LBF == pytest.approx(136.2, abs=0.3)
     assert bench.book.journal[-1].value == 138 * LBF, "the raw reading stays raw"
-    bench.do(Put("tools", replace(STEADY, correction="none")))
+    bench.do(Put("tools", replace(STEADY, correction="none"), "corrected"))
     assert resolve(bench.book, "spring_load", of_spring("1")).value == pytest.approx(138 * LBF)
 
 
@@ -59,10 +59,10 @@ def test_a_calibration_narrows_the_doubt_inside_what_was_certified_only():
     for height, load in POINTS:
         bench.read("spring_load", of_spring("1"), load + 9.0, "tester", "tester", at={"test_height": height})
     inside = load_at(bench, 45.0).figure
-    raw = load_at(bench.do(Put("tools", replace(STEADY, correction="none"))), 45.0).figure
+    raw = load_at(bench.do(Put("tools", replace(STEADY, correction="none"), "corrected")), 45.0).figure
     assert inside.value[0] == pytest.approx(722.0, abs=0.2)
     assert inside.u[0] < raw.u[0] / 2
-    bench.do(Put("tools", STEADY)).read(
+    bench.do(Put("tools", STEADY, "corrected")).read(
         "spring_load", of_spring("2"), 4000.0, "tester", "tester", at={"test_height": 40.0}
     )
     beyond = resolve(bench.book, "spring_load", of_spring("2"))
@@ -130,9 +130,9 @@ def test_an_overdue_tester_proves_nothing_though_a_later_calibration_is_taken():
     first = next(one for one in bench.engine.calibrations)
     bench.do(Put("calibrations", replace(first, id="later", when="2099-01-01T00:00:00Z")))
     assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN, "its own is the one before it"
-    bench.do(Put("tools", replace(STEADY, due_days=30, correction="later")))
+    bench.do(Put("tools", replace(STEADY, due_days=30, correction="later"), "corrected"))
     assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN, "it did not stand then"
-    bench.do(Put("tools", replace(STEADY, correction="later")))
+    bench.do(Put("tools", replace(STEADY, correction="later"), "corrected"))
     assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES, "a tool that is never due"
 
 
@@ -142,7 +142,7 @@ def test_a_tester_is_due_again_after_some_heads():
     found = examine(bench.book).finding("seat_load", "2e")
     assert found.verdict is Verdict.UNPROVEN
     assert any("springs had been read since its calibration" in one.note for one in found.inputs)
-    bench.do(Put("tools", replace(STEADY, due_heads=1)))
+    bench.do(Put("tools", replace(STEADY, due_heads=1), "corrected"))
     assert examine(bench.book).finding("seat_load", "2e").verdict is not Verdict.UNPROVEN
 
 
@@ -176,7 +176,7 @@ def test_calibrations_set_aside_or_lost_let_nothing_pass():
     bench = calibrated(points, tuple(p for _, p in points)).complete()
     assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.PASSES
     for correction in ("none", "lost"):
-        bench.do(Put("tools", replace(STEADY, correction=correction)))
+        bench.do(Put("tools", replace(STEADY, correction=correction), "corrected"))
         assert examine(bench.book).finding("seat_load", "1e").verdict is Verdict.UNPROVEN
 
 
@@ -284,7 +284,7 @@ def test_one_tool_for_the_thickness_and_the_height_is_wrong_twice_the_same_way()
         bench = squeezed(Bench()).state("retainer_thickness", 3.3, tolerance=0.0)
         for name in ("same", "other"):
             made = Tool(name, "caliper", name, "length", resolution=0.001, accuracy=0.02, repeatability=0.001)
-            bench.do(Put("tools", made))
+            bench.do(Put("tools", made, "corrected"))
         bench.read("in_tester", of_spring("1"), BESIDE, "caliper", tool)
         bench.height("1e", 45.0 + 3.3, "caliper", tool="same")
         return examine(bench.book).finding("seat_load", "1e").expanded

@@ -29,7 +29,7 @@ def handbook_bench(seat_least: float) -> Bench:
     """Points 31.5 1590, 38.1 1120, 45.72 600, bind 29.2, lift 14.15; tools without doubt."""
     bench = Bench("head: 1e")
     for tool in TRUE:
-        bench.do(Put("tools", tool))
+        bench.do(Put("tools", tool, "corrected"))
     bench.do(Put("limits", Limit("seat", "seat_load", seat_least, seat_least + 100.0, origin="cam card")))
     bench.do(Put("limits", Limit("open", "open_load", 1450.0, 1700.0, origin="cam card")))
     bench.do(Put("limits", Limit("bind", "coil_bind_clearance", 1.5, origin="cam card")))
@@ -63,14 +63,14 @@ def test_an_empty_window_says_by_how_much_and_between_what():
 
 def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
     sure, bench = window(handbook_bench(560.0)), handbook_bench(560.0)
-    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
+    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5), "corrected"))
     shared = window(bench)
     for before, after in zip(sure.lows, shared.lows, strict=True):
         by_lift = before.name in ("open load at its max", "min coil-bind clearance", "coil bind at full lift")
         assert after.height_mm - before.height_mm == pytest.approx(0.0 if by_lift else 0.04, abs=1e-5), (
             "one gauge reads height and lift: its offset cancels in what is open, and nowhere else"
         )
-    bench.do(Put("tools", replace(TRUE[0], id="dial", accuracy=0.03 * 3**0.5)))
+    bench.do(Put("tools", replace(TRUE[0], id="dial", accuracy=0.03 * 3**0.5), "corrected"))
     bench.read("valve_lift", at_position("1e"), 14.15, "indicator", "dial")
     apart = window(bench)
     for edges in ("lows", "highs"):
@@ -82,9 +82,9 @@ def test_every_edge_is_guarded_by_the_doubt_of_what_sets_it():
 
 def test_a_height_that_the_same_gauge_will_confirm_shares_its_offset_with_the_lift():
     bench = handbook_bench(560.0)
-    bench.do(Put("tools", RULE)).height("1e", 45.5, "rule", tool="rule")
+    bench.do(Put("tools", RULE, "corrected")).height("1e", 45.5, "rule", tool="rule")
     sure = window(bench)
-    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5)))
+    bench.do(Put("tools", replace(TRUE[0], accuracy=0.02 * 3**0.5), "corrected"))
     off = window(bench)
     moved = {after.name: after.height_mm - before.height_mm for before, after in zip(sure.lows, off.lows, strict=True)}
     assert moved["min coil-bind clearance"] == pytest.approx(0.0, abs=1e-5)
@@ -168,7 +168,7 @@ def test_loads_are_made_alike_to_within_what_they_are_sure_of(monkeypatch):
     bench = stocked(four(45.4, 45.9, 45.0, 46.2), 0.4, 0.5, 0.9, 1.2, count=9)
     for tool in bench.engine.tools:  # nothing that all loads share: the doubt of each is then its own
         shared = {"accuracy": 0.0, "accuracy_percent": None}
-        bench.do(Put("tools", replace(tool, **shared)))
+        bench.do(Put("tools", replace(tool, **shared), "corrected"))
     loads = [examine(bench.book).finding("seat_load", name).expanded for name in bench.names]
     plan_shims(bench.book, "seat load")
     assert asked == [pytest.approx(np.median(loads), rel=1e-6)]

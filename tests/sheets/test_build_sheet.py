@@ -12,7 +12,7 @@ from pypdf import PdfReader
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QProgressDialog
 
-from engines import Bench, all_failing, demo
+from engines import GAUGE, Bench, all_failing, demo
 from honest_lift.checks.examine import examine
 from honest_lift.checks.observed import OBSERVED
 from honest_lift.checks.signed import to_sign
@@ -24,7 +24,7 @@ from honest_lift.desk import questions
 from honest_lift.desk.paper import pdf_of_paper
 from honest_lift.desk.sheet_out import GridDialog, SheetDialog
 from honest_lift.desk.steps.order import STEPS
-from honest_lift.facts.edits import Describe
+from honest_lift.facts.edits import Describe, Put
 from honest_lift.facts.engine import METRIC_UNITS
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.shims import ShimSize
@@ -269,3 +269,12 @@ def test_the_shim_card_keeps_its_goal_its_warnings_and_what_nobody_counted(monke
         card = bench_card(engine, told)
         assert card.count(says) == 1
         assert card.count("An edge lies outside the measured points.") == 1
+
+
+@pytest.mark.parametrize(
+    ("accuracy_mm", "told"), [(0.001, "±0.00004 in"), (0.01, "±0.0004 in"), (0.05, "±0.002 in"), (0.0, "its step")]
+)
+def test_what_a_tool_is_true_to_is_never_printed_as_nothing(accuracy_mm, told):
+    made = Bench().do(Put("tools", replace(GAUGE, accuracy=accuracy_mm)))
+    tools = sheet_of(made.book, examine(made.book), DAY).parts[-1]
+    assert told in next(row for row in tools.rows if row[0] == "gauge")

@@ -8,7 +8,7 @@ from honest_lift.checks.on_valves import looked_at, names_of
 from honest_lift.estimates.estimate import Input
 from honest_lift.estimates.observed import choice_of
 from honest_lift.estimates.of_valve import at_valve
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal_index import is_read
 from honest_lift.facts.made_at import has_base_at
 from honest_lift.facts.place import at_position
@@ -66,11 +66,19 @@ def check_hardened_base(book: Book) -> list[Finding]:
         return []
     places = [at_position(name) for name in names]
     stated = engine.head_material == "aluminium"
-    lacking = Input("hardened_base", "engine", "missing", ground=Ground.MISSING,
-                    note="what the heads are made of is not stated: state it under Engine and parts, Engine")  # fmt: skip
-    given = [
-        Input("hardened_base", "engine", "observed", 0.0 if has_base_at(engine, name) else 1.0,
-              note="stated under Engine and parts")
-        for name in names
-    ]  # fmt: skip
-    return findings_observed(HARDENED_BASE, places, names, given if stated else [lacking] * len(names))
+    if not stated:
+        return findings_observed(HARDENED_BASE, places, names, [_no_base("what the heads are made of")] * len(names))
+    given = [_base_at(engine, name) for name in names]
+    return findings_observed(HARDENED_BASE, places, names, given)
+
+
+def _base_at(engine: Engine, position: str) -> Input:
+    has = has_base_at(engine, position)
+    if has is None:
+        return _no_base("whether a hardened shim or cup lies under the springs")
+    return Input("hardened_base", "engine", "observed", 0.0 if has else 1.0, note="stated under Engine and parts")
+
+
+def _no_base(what: str) -> Input:
+    note = f"{what} is not stated: state it under Engine and parts, Engine"
+    return Input("hardened_base", "engine", "missing", ground=Ground.MISSING, note=note)

@@ -60,13 +60,16 @@ def ask(parent: QWidget, title: str, question: str, yes: str) -> bool:
     return box.clickedButton() is agreed
 
 
-def corrected_or_another(parent: QWidget, question: str, beside: str) -> str:
-    """Ask what a figure typed over another one means: "corrected", "another part", or "" to leave it as it was."""
+def corrected_or_another(parent: QWidget, question: str, beside: str, another: str = "") -> str:
+    """Ask what a figure typed over another one means: "corrected", "another part", or "" to leave it as it was.
+
+    `another`: what the button for the new figure says, where it is no part's.
+    """
     box = _box(parent, parent.tr("Corrected, or another part?"), question)
     box.setInformativeText(beside)
     return _choice(
         box,
-        (parent.tr("Another part is fitted"), _Role.AcceptRole, "another part"),
+        (another or parent.tr("Another part is fitted"), _Role.AcceptRole, "another part"),
         (parent.tr("It was always so"), _Role.ActionRole, "corrected"),
         (parent.tr("Leave it as it was"), _Role.RejectRole, ""),
     )

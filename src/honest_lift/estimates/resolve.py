@@ -33,7 +33,7 @@ from honest_lift.facts.quantity import Quantity
 from honest_lift.facts.reach import out_of_reach
 from honest_lift.facts.staleness import done_since, is_stale, staleness
 from honest_lift.facts.timing import of_another_cam
-from honest_lift.facts.tools import Tool, offset_doubt, offset_source, rounding_doubt, scatter_doubt
+from honest_lift.facts.tools import Tool, as_then, offset_doubt, offset_source, rounding_doubt, scatter_doubt
 from honest_lift.facts.wheel_table import READ_AS
 from honest_lift.numbers.doubt import COVERAGE, Ground
 from honest_lift.numbers.units import in_words
@@ -378,6 +378,7 @@ def tool_of(engine: Engine, one: Standing) -> tuple[Tool | None, str]:
         return None, "no tool is named, and the drawer has none for this way"
     if not tool.is_stated:
         return None, f"{tool.name} has no stated accuracy"
+    tool = as_then(tool, one.reading.when)
     if out := out_of_reach(engine, tool, one.reading):
         return None, out
     return tool, "" if named else f"no tool named: taken as {tool.name}, the drawer's default"

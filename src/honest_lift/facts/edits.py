@@ -29,7 +29,7 @@ from honest_lift.facts.reach import refusal
 from honest_lift.facts.restated import Meant, other_parts
 from honest_lift.facts.shims import ShimSize
 from honest_lift.facts.staleness import depends_on, is_of_this_valve
-from honest_lift.facts.tools import Tool
+from honest_lift.facts.tools import Tool, is_finer, with_its_card
 from honest_lift.facts.trials import Trial
 from honest_lift.facts.wheel_table import WheelTable
 from honest_lift.facts.which_valve import VALVE, valve_at
@@ -238,10 +238,14 @@ class LayOut(Edit, frozen=True):
 
 
 class Put(Edit, frozen=True):
-    """Put a record into one of the engine's tables, in place of the one with its id."""
+    """Put a record into one of the engine's tables, in place of the one with its id.
+
+    `meant`: what a tool's finer card means for what was read before: "corrected", it always was so; else it counts from now on.
+    """
 
     table: Table
     record: Record
+    meant: Literal["from now on", "corrected"] = "from now on"
 
     @property
     def sentence(self) -> str:
@@ -254,16 +258,25 @@ class Put(Edit, frozen=True):
         """Replace or append the record."""
         rows: tuple[Record, ...] = getattr(book.engine, self.table)
         before = next((row for row in rows if row.id == self.record.id), None)
-        record = _with_its_past(before, self.record)
+        record = _with_its_past(book, before, self.record, self.meant)
         changed = tuple(record if row is before else row for row in rows)
         return replace(book.engine, **{self.table: (*rows, record) if before is None else changed}), ()
 
 
-def _with_its_past(before: Record | None, record: Record) -> Record:
-    """Give a tool that is calibrated again with the days it was calibrated on before; any other record as it is."""
-    if not isinstance(record, Tool) or not isinstance(before, Tool) or before.calibrated in ("", record.calibrated):
+def _with_its_past(book: Book, before: Record | None, record: Record, meant: str) -> Record:
+    """Give a tool with the days it was calibrated on before, and the cards by which it was read; any other record as it is."""
+    if not isinstance(record, Tool) or not isinstance(before, Tool):
+        return record
+    record = replace(record, was=before.was)
+    if meant != "corrected" and is_finer(record, before) and _was_read_with(book, before.id):
+        record = with_its_card(record, before, now())
+    if before.calibrated in ("", record.calibrated):
         return record
     return replace(record, proven=tuple(sorted({*before.proven, *record.proven, before.calibrated})))
+
+
+def _was_read_with(book: Book, tool: str) -> bool:
+    return any(isinstance(one, Reading) and tool in (one.tool, one.at_tool) for one in book.journal)
 
 
 class Drop(Edit, frozen=True):
@@ -377,6 +390,8 @@ def reading_of(
         one.reading.id for one in here if not one.fate and one.reading.way == way and is_of_this_valve(book.engine, one)
     )
     note = with_mock_up(book.engine.mock_up, note)
+    usual = book.engine.tool_for(quantity, way)
+    tool = tool or (usual.id if usual else "")  # another default later is not what this was read with
     return Reading(
         new_id(), now(), book.engine.hand, quantity, place, text, unit, value, way, tool, note, also or {}, at,
         at_tool, depends_on(book.engine, quantity, way, place), before, low, high,

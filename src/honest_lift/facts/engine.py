@@ -83,7 +83,7 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     bucket_stock: tuple[ShimSize, ...] = ()  # shims for buckets in the drawer
     bucket_sold: tuple[float, ...] = ()  # sizes in mm that can be bought
     shim_stock: tuple[ShimSize, ...] = ()
-    hardened_base: bool = False  # a hardened shim or cup lies under every spring: aluminium heads
+    hardened_base: bool | None = None  # a hardened shim or cup lies under every spring: aluminium heads; None: not said
     limits: tuple[Limit, ...] = field(default_factory=default_limits)
     tolerances: tuple[Tolerance, ...] = DEFAULT_TOLERANCES
     trials: tuple[Trial, ...] = ()  # changes that nobody has made yet, by name

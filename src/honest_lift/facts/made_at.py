@@ -12,8 +12,8 @@ def guide_material_at(engine: Engine, position: str) -> GuideMaterial:
     return next((one.guides for one in _nearest(engine, position) if one.guides), engine.guide_material)
 
 
-def has_base_at(engine: Engine, position: str) -> bool:
-    """Tell whether a hardened shim or cup lies under the spring of a valve."""
+def has_base_at(engine: Engine, position: str) -> bool | None:
+    """Tell whether a hardened shim or cup lies under the spring of a valve; None where nobody said so or otherwise."""
     return next((one.base == "fitted" for one in _nearest(engine, position) if one.base), engine.hardened_base)
 
 

@@ -144,9 +144,12 @@ def _to_fourteenth(raw: Raw) -> Raw:
 def _to_fifteenth(raw: Raw) -> Raw:
     """Version 15 keeps the days a tool was calibrated on before: an older file knows only the last.
 
-    Angles of locks and retainers on a card were taken as exact by default, and nothing is.
+    Angles of locks and retainers on a card were taken as exact by default, and nothing is. “No hardened base” was what a file said
+    of which nobody had said anything: it is not said now.
     """
     engine = raw.get("engine")
+    if isinstance(engine, dict) and engine.get("hardened_base") is False:
+        engine["hardened_base"] = None
     rows = engine.get("tolerances") if isinstance(engine, dict) else None
     for one in rows if isinstance(rows, list) else ():
         if isinstance(one, dict) and one.get("quantity") in _EXACT_BEFORE and one.get("plus_minus") == 0.0:

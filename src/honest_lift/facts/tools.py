@@ -14,8 +14,21 @@ from math import hypot, inf, isfinite, sqrt
 from typing import Any
 
 from msgspec import Struct
+from msgspec.structs import replace
 
 _IN = 25.4
+
+
+class ToolCard(Struct, frozen=True, forbid_unknown_fields=True):
+    """What a tool's card said `until` a time, in the tool's own units: what was read by then is not judged by a finer one."""
+
+    until: str
+    resolution: float | None = None
+    accuracy: float | None = None
+    accuracy_percent: float | None = None
+    repeatability: float | None = None
+    repeatability_percent: float | None = None
+    height_accuracy_mm: float | None = None
 
 
 class Tool(Struct, frozen=True, forbid_unknown_fields=True):
@@ -48,6 +61,7 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
     lowest: float | None = None
     highest: float | None = None
     proven: tuple[str, ...] = ()  # the days it was calibrated on before: a later calibration unmakes none of them
+    was: tuple[ToolCard, ...] = ()  # its card before each time it was made finer, oldest first
 
     @property
     def is_stated(self) -> bool:
@@ -56,6 +70,35 @@ class Tool(Struct, frozen=True, forbid_unknown_fields=True):
         fine = self.resolution is not None or self.repeatability is not None or self.repeatability_percent is not None
         stopped = self.dimension != "load" or self.height_accuracy_mm is not None
         return accurate and fine and stopped
+
+
+_FIGURES = tuple(name for name in ToolCard.__struct_fields__ if name != "until")
+
+
+def is_finer(tool: Tool, before: Tool) -> bool:
+    """Tell whether a tool's card leaves less doubt than before: a smaller figure, or one taken away."""
+    pairs = ((getattr(before, name), getattr(tool, name)) for name in _FIGURES)
+    return any(old is not None and (new is None or new < old) for old, new in pairs)
+
+
+def with_its_card(tool: Tool, before: Tool, now: str) -> Tool:
+    """Give a tool whose card was made finer now with the card it had until then."""
+    card = ToolCard(now, *(getattr(before, name) for name in _FIGURES))
+    return replace(tool, was=(*before.was, card))
+
+
+def as_then(tool: Tool, read_on: str) -> Tool:
+    """Give a tool as a reading of a time is judged by it: no finer than its card said then, or at any time since.
+
+    >>> caliper = Tool("c", "caliper", "caliper", "length", accuracy=0.01, was=(ToolCard("2026-03-01T00:00:00Z", accuracy=0.05),))
+    >>> as_then(caliper, "2026-02-01T08:00:00Z").accuracy, as_then(caliper, "2026-04-01T08:00:00Z").accuracy
+    (0.05, 0.01)
+    """
+    held = [one for one in tool.was if one.until >= read_on]
+    if not held:
+        return tool
+    told = {name: [value for one in (tool, *held) if (value := getattr(one, name)) is not None] for name in _FIGURES}
+    return replace(tool, **{name: max(values) for name, values in told.items() if values})
 
 
 _BEYOND = 0.02  # of its span: a micrometer's thimble turns a little past both ends

@@ -142,7 +142,7 @@ def _uncalibrated(book: Book, finding: Finding) -> list[Tool]:
 def _with_reference(book: Book, finding: Finding, tool: Tool) -> Worth | None:
     """Ask what the finding would be with a tester as true as it repeats, which is what a calibration leaves."""
     true = replace(tool, accuracy=None, accuracy_percent=max(tool.repeatability_percent or 0.0, _REFERENCE_PERCENT))
-    again = _same(replace(book, engine=Put("tools", true).apply(book)[0]), finding)
+    again = _same(replace(book, engine=Put("tools", true, "corrected").apply(book)[0]), finding)
     if again is None:
         return None
     return Worth("reference_load", of_reference(""), "", tool.id, 1, again.expanded, again.verdict)

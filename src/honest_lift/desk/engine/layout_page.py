@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple, get_args
 
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
+from PyQt6.QtWidgets import QComboBox, QFormLayout, QHBoxLayout, QLineEdit, QPlainTextEdit, QWidget
 
 from honest_lift.desk.engine.page import Page, button
 from honest_lift.desk.record_table import Column, RecordTable
@@ -16,6 +16,8 @@ from honest_lift.facts.layout import COMMON, read_layout
 from honest_lift.numbers.entry import EntryError
 from honest_lift.numbers.mendable import MendableError
 from honest_lift.numbers.units import INSIDE, units_of
+
+_BASES = (None, True, False)  # a hardened base under every spring: not said, yes, no
 
 
 class _Unit(NamedTuple):
@@ -43,11 +45,10 @@ class LayoutPage(Page):
         self.order.setTabChangesFocus(True)
         self.lay_out = button(self.tr("Lay out"), self._lay_out)
         self.gear, self.lifter, self.units = QComboBox(), QComboBox(), QComboBox()
-        self.head, self.guides, self.base = (
-            QComboBox(),
-            QComboBox(),
-            QCheckBox(self.tr("a hardened shim or cup under every spring")),
-        )
+        self.head, self.guides, self.base = QComboBox(), QComboBox(), QComboBox()
+        self.base.addItems([
+            "not stated", self.tr("a hardened shim or cup under every spring"), self.tr("none under any spring"),
+        ])  # fmt: skip
         self.head.addItems([one or "not stated" for one in get_args(HeadMaterial)])
         self.guides.addItems([one or "not stated" for one in get_args(GuideMaterial)])
         self.gear.addItems(get_args(Gear))
@@ -91,7 +92,7 @@ class LayoutPage(Page):
         )
         for box, field in ((self.head, "head_material"), (self.guides, "guide_material")):
             box.activated.connect(lambda index, b=box, f=field: self._detail(f, b.currentText() if index else ""))
-        self.base.clicked.connect(lambda on: self._detail("hardened_base", on))
+        self.base.activated.connect(lambda index: self._detail("hardened_base", _BASES[index]))
         self.units.activated.connect(
             lambda: self._detail("units", dict(METRIC_UNITS if self.units.currentIndex() else INCH_UNITS))
         )
@@ -113,7 +114,7 @@ class LayoutPage(Page):
         self.lifter.setCurrentText(engine.lifter or "not stated")
         self.head.setCurrentText(engine.head_material or "not stated")
         self.guides.setCurrentText(engine.guide_material or "not stated")
-        self.base.setChecked(engine.hardened_base)
+        self.base.setCurrentIndex(_BASES.index(engine.hardened_base))
         self.units.setCurrentIndex(int(engine.unit("length") == "mm"))
         self.each.show_records([_Unit(name, engine.unit(name)) for name in INSIDE if len(units_of(name)) > 1])
         self.hand.clear()

@@ -8,12 +8,14 @@ from typing import NamedTuple
 from msgspec.structs import replace
 from PyQt6.QtWidgets import QComboBox
 
+from honest_lift.desk import questions
 from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.record_table import Column, RecordTable, text_column
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.edits import Describe, Drop, Put, new_id
-from honest_lift.facts.tools import KINDS, Tool
+from honest_lift.facts.ledger import standing
+from honest_lift.facts.tools import KINDS, Tool, is_finer
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
 
@@ -36,7 +38,7 @@ class ToolsPage(Page):
     def __init__(self, session: Session) -> None:
         super().__init__(session, "Without a stated accuracy a tool gives no uncertainty, and what it reads can't pass. "
                          "The repeatability of a kind is an assumption; put your own figure in.")  # fmt: skip
-        self.tools = self.follow(RecordTable((), self.tr("Tools")), lambda tool: session.do(Put("tools", tool)))
+        self.tools = self.follow(RecordTable((), self.tr("Tools")), self._put)
         self.kinds = QComboBox()
         self.kinds.setAccessibleName(self.tr("kind of tool"))
         self.kinds.addItems([kind.title for kind in KINDS])
@@ -137,6 +139,25 @@ class ToolsPage(Page):
                 width=280,
             ),
         ]
+
+    def _put(self, tool: Tool) -> None:
+        """Put a tool back into the drawer. A finer card counts from now on, unless it always was so: that is asked once."""
+        before = self.session.engine.tool(tool.id)
+        read = [one for one in standing(self.session.book.journal) if not one.fate and one.reading.tool == tool.id]
+        if before is None or not is_finer(tool, before) or not read:
+            self.session.do(Put("tools", tool))
+            return
+        question = self.tr("The card of {0} becomes finer, and {1} readings were taken with it.").format(
+            tool.name, len(read)
+        )
+        beside = self.tr(
+            "Finer from now on, those keep their uncertainty. If the old figure was a slip, they get the new one."
+        )
+        answer = questions.corrected_or_another(self, question, beside, self.tr("Finer from now on"))
+        if not answer:
+            self.refresh()
+            return
+        self.session.do(Put("tools", tool, "corrected" if answer == "corrected" else "from now on"))
 
     def _put_default(self, row: _Default, text: str) -> _Default:
         tool = next((one.id for one in self.session.engine.tools if one.name == text), "")

@@ -1664,6 +1664,22 @@
         <translation>Nach un&amp;gespeicherter Arbeit suchen…</translation>
     </message>
     <message>
+        <source>The card of {0} becomes finer, and {1} readings were taken with it.</source>
+        <translation>Die Angaben zu {0} werden feiner, und {1} Messwerte wurden damit genommen.</translation>
+    </message>
+    <message>
+        <source>Finer from now on, those keep their uncertainty. If the old figure was a slip, they get the new one.</source>
+        <translation>Gilt es ab jetzt, behalten sie ihre Unsicherheit. War die alte Angabe ein Versehen, bekommen sie die neue.</translation>
+    </message>
+    <message>
+        <source>Finer from now on</source>
+        <translation>Feiner ab jetzt</translation>
+    </message>
+    <message>
+        <source>none under any spring</source>
+        <translation>unter keiner Feder eine</translation>
+    </message>
+    <message>
         <source>Looked at, and right</source>
         <translation>Angesehen und in Ordnung</translation>
     </message>

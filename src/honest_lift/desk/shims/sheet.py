@@ -118,7 +118,7 @@ class ShimsSheet(QWidget):
         fresh = self._length != engine.unit("length")
         self._length = engine.unit("length")
         self.stock.show_records(engine.shim_stock, self._columns() if fresh else None)
-        self.base.setChecked(engine.hardened_base)
+        self.base.setChecked(bool(engine.hardened_base))
         sets = [
             ("", self.tr("springs as they are fitted")),
             *((one.id, self.tr("free: {0}").format(one.name)) for one in engine.sets),

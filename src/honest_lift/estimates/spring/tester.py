@@ -14,10 +14,11 @@ import numpy as np
 from msgspec.structs import replace
 
 from honest_lift.facts.calibrations import NO_CORRECTION, Calibration, ReferenceSpring, calibration_for
-from honest_lift.facts.engine import Book
+from honest_lift.facts.engine import Book, Engine
+from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.memory.remember import by_identity
-from honest_lift.facts.tools import Tool, kept_true, offset_doubt, scatter_doubt
+from honest_lift.facts.tools import Tool, as_then, kept_true, offset_doubt, scatter_doubt
 from honest_lift.mechanics.spring.tester_calibration import GAIN, OFFSET, STOP, Fit, corrected_load, fit_tester
 from honest_lift.numbers.doubt import Array
 
@@ -117,6 +118,7 @@ def worked_out(book: Book, calibration: Calibration) -> Correction | None:
     rows = _rows(book, calibration)
     if tool is None or not rows:
         return None
+    tool = as_then(tool, calibration.when)
     references = [reference for _, reference in rows]
     read = np.array([one.reading.value for one, _ in rows])
     heights = np.array([one.reading.at["test_height"] for one, _ in rows])
@@ -171,7 +173,14 @@ def _rows(book: Book, calibration: Calibration) -> list[tuple[Standing, Referenc
         (one, by_id[one.place.name])
         for one in standing(book.journal)
         if one.reading.id in wanted and not one.fate and one.place.name in by_id and "test_height" in one.reading.at
-    ]
+        and _read_by(book.engine, one.reading) == calibration.tool
+    ]  # fmt: skip
+
+
+def _read_by(engine: Engine, reading: Reading) -> str:
+    """Give the tester a reading was taken with: what another one read of a reference spring calibrates none but that other."""
+    usual = engine.tool_for(reading.quantity, reading.way)
+    return reading.tool or (usual.id if usual else "")
 
 
 def is_sound(reference: ReferenceSpring) -> bool:

@@ -172,7 +172,7 @@ def _case(book: Book, spring_set: str) -> _Case:
     heights = height_from([one.height for one in gathered.at]).figure.value
     now = np.array([engine.fitted("shims", one.name).height_mm for one in gathered.at])  # type: ignore[union-attr]
     sizes = tuple(one for one in engine.shim_stock if one.is_for("outer"))
-    based = np.array([has_base_at(engine, one.name) for one in gathered.at])
+    based = np.array([bool(has_base_at(engine, one.name)) for one in gathered.at])
     stacks = stacks_of(sizes, hardened=bool(based.all()))
     thick = np.array([sum(sizes[i].thickness_mm for i in stack) for stack in stacks])
     count = len(gathered.at)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Generator
-from math import isfinite
+from math import floor, isfinite, log10
 
 from msgspec import Struct
 
@@ -17,7 +17,7 @@ from honest_lift.checks.working import working
 from honest_lift.facts.cautions import CAUTIONS
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.fitments import CHANGEABLE, Slot
-from honest_lift.numbers.units import in_figures, in_words
+from honest_lift.numbers.units import in_figures, in_words, unit_of
 from honest_lift.numbers.verdict import Verdict
 from honest_lift.sheets.build_sheet.pages import Page, pages_of
 from honest_lift.sheets.shapes import SHAPES
@@ -249,13 +249,22 @@ def _changed_at(engine: Engine, position: str) -> str:
     )
 
 
+def _accuracy_words(accuracy: float, dimension: str, unit: str) -> str:
+    """Write what a tool is true to with as many decimals as it takes: a fine one is never printed as “±0.000 in”."""
+    if accuracy == 0.0:
+        return "its step alone"
+    own = unit_of(dimension, unit)
+    first = -floor(log10(accuracy / float(own.factor)))  # of its leading figure
+    return f"±{in_words(accuracy, dimension, unit, max(own.places, first + 1))}"
+
+
 def _tools(engine: Engine) -> Part:
     rows = []
     for one in engine.tools:
         unit = engine.unit(one.dimension)
         exact = f"±{one.accuracy_percent:g} %" if one.accuracy_percent is not None else _DASH
         if one.accuracy is not None:
-            exact = f"±{in_words(one.accuracy, one.dimension, unit)}"
+            exact = _accuracy_words(one.accuracy, one.dimension, unit)
         proven = " ".join(
             filter(None, (one.calibrated, f"against {one.calibrated_against}" if one.calibrated_against else ""))
         )

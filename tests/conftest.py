@@ -49,6 +49,8 @@ def a_question_nobody_answers_fails(monkeypatch):
 def a_figure_typed_over_another_was_always_so(monkeypatch):
     """Answer what a figure typed over another one means: a test that is about the question answers it by itself."""
     monkeypatch.setattr(questions, "corrected_or_another", lambda *asked: "corrected")
+    monkeypatch.setattr(questions, "renewed_or_not", lambda *asked: "")
+    monkeypatch.setattr(questions, "same_or_another_engine", lambda *asked: "same")
 
 
 @pytest.fixture

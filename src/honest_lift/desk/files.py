@@ -16,6 +16,7 @@ from honest_lift.facts.engine import Book
 from honest_lift.facts.file import ENDING, ChangedError, FileError, read_book
 from honest_lift.facts.fresh import empty_book
 from honest_lift.facts.recovery import Leftover, left_elsewhere, left_of, leftovers, put_all_away
+from honest_lift.facts.renewed import EVERYTHING, Renew, speaks_of_parts
 
 
 class Files:
@@ -79,7 +80,22 @@ class Files:
         name = "".join(c if c.isalnum() or c in "-_ ." else "-" for c in self.session.engine.name).strip() or "engine"
         folder = self.session.path.parent if self.session.path else Path.home()
         path = questions.file_to_save(self.window, folder / (name + ENDING))
-        return self._save(path) if path else False
+        if path is None:
+            return False
+        meant = self._meant_by_another_file(path)
+        if not meant or not self._save(path):
+            return False
+        if meant == "another":  # its own file stays as it is: it was left just now
+            self.session.do(Renew(EVERYTHING, self.tr("begins another engine"), "used"))
+            return self._save(path)
+        return True
+
+    def _meant_by_another_file(self, path: Path) -> str:
+        """Tell whether a file beside the engine's own is the same engine's, "same", or "another"; "" not to save at all."""
+        own = self.session.path
+        if own is None or is_one_file(path, own) or not speaks_of_parts(self.session.book, EVERYTHING):
+            return "same"
+        return questions.same_or_another_engine(self.window)
 
     def write_sheet(self) -> None:
         """Ask what becomes of the build sheet."""

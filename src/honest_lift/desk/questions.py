@@ -75,6 +75,34 @@ def corrected_or_another(parent: QWidget, question: str, beside: str, another: s
     )
 
 
+def renewed_or_not(parent: QWidget, question: str, beside: str) -> str:
+    """Ask whether parts that were named are others now: "all", "some" of them, or "" for none."""
+    box = _box(parent, parent.tr("Other parts now?"), question)
+    box.setInformativeText(beside)
+    return _choice(
+        box,
+        (parent.tr("All of them"), _Role.AcceptRole, "all"),
+        (parent.tr("Some: say where…"), _Role.ActionRole, "some"),
+        (parent.tr("None: they are as measured"), _Role.RejectRole, ""),
+    )
+
+
+def same_or_another_engine(parent: QWidget) -> str:
+    """Ask what a file beside an engine's own is: "same", the same engine; "another" that begins from it; "" not to save."""
+    box = _box(
+        parent, parent.tr("The same engine?"), parent.tr("This engine has a file already, and readings of its parts.")
+    )
+    box.setInformativeText(
+        parent.tr("Another engine has parts of its own: what was stated stays, and what was read proves nothing of it.")
+    )
+    return _choice(
+        box,
+        (parent.tr("The same engine, one more file"), _Role.AcceptRole, "same"),
+        (parent.tr("Another engine begins from it"), _Role.ActionRole, "another"),
+        (parent.tr("Not now"), _Role.RejectRole, ""),
+    )
+
+
 def recover(parent: QWidget, question: str) -> str:
     """Ask what to do with what was left of a run: "take", "later" or "away"."""
     return _choice(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLineEdit, QVBoxLayout, QWidget
 
+from honest_lift.desk import questions
 from honest_lift.desk.engine.page import button, hint_label, in_row
 from honest_lift.desk.grid_view import GridView
 from honest_lift.desk.label import Label
@@ -14,6 +15,7 @@ from honest_lift.facts.book.log_edits import Log, TakeBack
 from honest_lift.facts.book.logged import KINDS, Logged
 from honest_lift.facts.book.written import written
 from honest_lift.facts.edits import EditError, now
+from honest_lift.facts.renewed import Renew, parts_named, speaks_of_parts
 from honest_lift.numbers.entry import EntryError, Field, parse
 
 _HINT = (
@@ -131,6 +133,25 @@ class LogPage(QWidget):
         self.wrong.setVisible(False)
         for line in (self.hours, self.runs, self.words):
             line.clear()
+        if edit.kind in ("work", "parts"):
+            self._ask_what_went(edit.words)
+
+    def _ask_what_went(self, words: str) -> None:
+        """Ask whether the parts an entry names are others now, where readings speak of them."""
+        slots = parts_named(words)
+        if not slots or not speaks_of_parts(self.session.book, slots):
+            return
+        named = ", ".join(slots)
+        answer = questions.renewed_or_not(
+            self, self.tr("Readings speak of what the entry names: {0}. Are these others now, or cut?").format(named),
+            self.tr("What was read of parts that went proves nothing of those that came."),
+        )  # fmt: skip
+        if answer == "all":
+            self.session.do(Renew(slots, self.tr("by the log: {0}").format(words[:60])))
+        elif answer == "some":
+            self.session.warned.emit(
+                self.tr("Go to each valve it was done at, and say there: Measure, Something else was changed here…")
+            )
 
     def take_back(self) -> None:
         """Take the chosen entry back."""

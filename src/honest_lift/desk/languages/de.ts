@@ -1680,6 +1680,62 @@
         <translation>unter keiner Feder eine</translation>
     </message>
     <message>
+        <source>Other parts now?</source>
+        <translation>Jetzt andere Teile?</translation>
+    </message>
+    <message>
+        <source>All of them</source>
+        <translation>Alle</translation>
+    </message>
+    <message>
+        <source>Some: say where…</source>
+        <translation>Einige: sagen, wo …</translation>
+    </message>
+    <message>
+        <source>None: they are as measured</source>
+        <translation>Keine: sie sind wie gemessen</translation>
+    </message>
+    <message>
+        <source>The same engine?</source>
+        <translation>Derselbe Motor?</translation>
+    </message>
+    <message>
+        <source>This engine has a file already, and readings of its parts.</source>
+        <translation>Dieser Motor hat schon eine Datei und Messwerte seiner Teile.</translation>
+    </message>
+    <message>
+        <source>Another engine has parts of its own: what was stated stays, and what was read proves nothing of it.</source>
+        <translation>Ein anderer Motor hat eigene Teile: Angaben bleiben, Messwerte beweisen nichts über ihn.</translation>
+    </message>
+    <message>
+        <source>The same engine, one more file</source>
+        <translation>Derselbe Motor, noch eine Datei</translation>
+    </message>
+    <message>
+        <source>Another engine begins from it</source>
+        <translation>Ein anderer Motor beginnt damit</translation>
+    </message>
+    <message>
+        <source>begins another engine</source>
+        <translation>beginnt einen anderen Motor</translation>
+    </message>
+    <message>
+        <source>Readings speak of what the entry names: {0}. Are these others now, or cut?</source>
+        <translation>Von dem, was der Eintrag nennt, gibt es Messwerte: {0}. Sind das jetzt andere Teile, oder bearbeitete?</translation>
+    </message>
+    <message>
+        <source>What was read of parts that went proves nothing of those that came.</source>
+        <translation>Was an ausgebauten Teilen gemessen wurde, beweist nichts über die neuen.</translation>
+    </message>
+    <message>
+        <source>by the log: {0}</source>
+        <translation>laut Logbuch: {0}</translation>
+    </message>
+    <message>
+        <source>Go to each valve it was done at, and say there: Measure, Something else was changed here…</source>
+        <translation>Geh zu jedem Ventil, an dem es gemacht wurde, und sag es dort: Messen, Hier wurde etwas anderes geändert …</translation>
+    </message>
+    <message>
         <source>Looked at, and right</source>
         <translation>Angesehen und in Ordnung</translation>
     </message>

@@ -5,16 +5,20 @@ import sys
 import pytest
 from msgspec.structs import replace
 
-from engines import Bench
+from engines import Bench, seen
 from honest_lift.checks import by_family
 from honest_lift.checks.examine import examine
 from honest_lift.checks.finding import Check
 from honest_lift.checks.on_valves import everywhere, on_valves
 from honest_lift.checks.unbegun import belongs, every_check
 from honest_lift.demo.demonstrations import demonstration
+from honest_lift.facts.catalog import CATALOG
+from honest_lift.facts.edits import Describe
 from honest_lift.facts.engine import Book
-from honest_lift.facts.job import EVERY, EVERYTHING, Job
+from honest_lift.facts.job import EVERY, EVERYTHING, PRESETS, Job
 from honest_lift.facts.memory.remember import forget_all
+from honest_lift.facts.place import ENGINE, at_position, of_spring
+from honest_lift.numbers.verdict import Verdict
 from sound import leaning, pushrods
 from trains import simulated_by_nobody
 
@@ -91,3 +95,23 @@ def test_a_check_reads_nothing_that_its_list_does_not_name(name, monkeypatch):
         ]
         forget_all()
     assert [str(one) for one in listed] == [str(one) for one in whole]
+
+
+SEEN_AT = {"position": at_position("1e"), "spring": of_spring("1"), "engine": ENGINE}
+NOT_RIGHT = [
+    (row.name, one.key) for row in CATALOG.values() for one in row.choices
+    if row.ways and row.places[0] in SEEN_AT and one.verdict in (Verdict.FAILS, Verdict.CLOSE)
+] + [("half_lift_seen", "below"), ("half_lift_seen", "above"), ("spring_condition", "suspect")]  # fmt: skip
+
+
+@pytest.mark.parametrize("preset", [*PRESETS])
+def test_what_a_person_saw_and_is_not_right_counts_under_every_job(preset):
+    sound = Bench().complete().do(Describe({"job": Job(preset)}, "job"))
+    silent = []
+    for quantity, word in NOT_RIGHT:
+        place = SEEN_AT[CATALOG[quantity].places[0]]
+        book = sound.book
+        seen_there = replace(book, journal=(*book.journal, seen(book, quantity, place, word)))
+        if not [one for one in examine(seen_there).findings if one.word == word and one.verdict is not Verdict.PASSES]:
+            silent.append(f"{quantity} {word}")
+    assert not silent

@@ -43,8 +43,8 @@ def seasons(loss=0.0, sessions=6, confirm=1):
 
 @pytest.mark.parametrize(
     ("sessions", "loss", "confirm", "flag"),
-    [(1, 0.0, 1, Flag.SETTLING), (4, 0.2, 1, Flag.BASE), (6, 0.0, 1, Flag.STEADY), (6, 0.05, 1, Flag.STEADY),
-     (6, 0.065, 1, Flag.STEADY),      (6, 0.08, 1, Flag.ASK),
+    [(1, 0.0, 1, Flag.SETTLING), (4, 0.2, 1, Flag.ASK), (4, 0.05, 1, Flag.BASE), (6, 0.0, 1, Flag.STEADY),
+     (6, 0.05, 1, Flag.STEADY), (6, 0.065, 1, Flag.STEADY), (6, 0.08, 1, Flag.ASK),
      (6, 0.08, 3, Flag.LOST), (6, 0.05, 3, Flag.STEADY), (6, 0.12, 3, Flag.REPLACE)],
 )  # fmt: skip
 def test_the_rule_asks_then_settles(sessions, loss, confirm, flag):
@@ -145,3 +145,14 @@ def test_of_two_seasons_one_valve_is_flagged_and_its_book_holds():
     assert {one.flag for one in trend.springs if one.position != GOES_AWAY} == {Flag.STEADY}
     assert any("replace it" in line for line in trend_lines(trend, book.engine))
     assert proof_of(to_builtins(book)).holds
+
+
+@pytest.mark.parametrize(("load", "repeats", "flag"),
+                         [(168.0, 1, Flag.ASK), (168.0, 3, Flag.LOST), (185.0, 1, Flag.SETTLING)])  # fmt: skip
+def test_without_a_baseline_the_neighbours_of_the_day_are_one(load, repeats, flag):
+    made = Bench("head: 1e 1i 2i 2e 3e 3i")
+    session(made, DAYS[0], {name: load if name == "2i" else 200.0 for name in made.names}, repeats)
+    trend = seat_trend(made.book)
+    assert trend.at("2i").flag is flag
+    assert {trend.at(name).flag for name in made.names if name != "2i"} == {Flag.SETTLING}
+    assert ("No spring asks for anything." in "\n".join(trend_lines(trend, made.engine))) is (flag is Flag.SETTLING)

@@ -124,12 +124,17 @@ def _examination(book: Book, found: list[Finding], moved: InMotion | None) -> Ex
     found += unbegun(book, found)
     job = book.engine.job
     shown = {name for name in {one.check.name for one in found} if job.shows(name)}
-    found = [one for one in found if one.verdict is Verdict.FAILS or one.check.name in shown]
+    found = [one for one in found if one.verdict is Verdict.FAILS or one.check.name in shown or _was_seen(one)]
     names = tuple(one.id for one in book.engine.layout.positions)
     order = {name: i for i, name in enumerate((*names, ""))}
     checks = {check: i for i, check in enumerate(dict.fromkeys(one.check.name for one in found))}
     found.sort(key=lambda one: (not one.position, checks[one.check.name], order[one.position]))
     return Examination(tuple(found), names, moved)
+
+
+def _was_seen(one: Finding) -> bool:
+    """Tell whether a person saw something that is not right: it counts, whatever the job asks."""
+    return bool(one.word) and one.verdict is not Verdict.PASSES
 
 
 def gathered_of(book: Book) -> Gathered:

@@ -23,6 +23,11 @@ QUANTITY = "seat_load_engine"
 _CONFIRMED, _BESIDE = 3, 3  # readings of a valve in one session, and neighbours read as often, that settle it
 
 
+_LOW_BESIDE = (
+    0.90  # of its neighbours' median: before a spring has a baseline, they are one. Common practice, no source
+)
+
+
 class Flag(Enum):
     """What a spring's trend asks for."""
 
@@ -142,10 +147,10 @@ def _of_spring(
 
 
 def _flag(read: int, last: float, row: int, column: int, loads: Array, counts: Array, trend: Trend) -> Flag:
-    if read <= SETTLE:
-        return Flag.SETTLING
     if read <= SETTLE + BASE_DAYS or not isfinite(last):
-        return Flag.BASE
+        if _is_low_beside(loads[row], column):
+            return Flag.LOST if counts[row, column] >= _CONFIRMED else Flag.ASK
+        return Flag.SETTLING if read <= SETTLE else Flag.BASE
     beside = [
         k for k in range(loads.shape[1]) if k != column and counts[row, k] >= _CONFIRMED and isfinite(trend.base[k])
     ]
@@ -155,3 +160,10 @@ def _flag(read: int, last: float, row: int, column: int, loads: Array, counts: A
         mean = own - (float(np.mean([trend.ln[row, k] - trend.base[k] for k in beside])) if beside else 0.0)
         return Flag.REPLACE if mean < REPLACE else Flag.LOST if mean < LOST else Flag.STEADY
     return Flag.ASK if last < ASK else Flag.STEADY
+
+
+def _is_low_beside(day: Array, column: int) -> bool:
+    """Tell whether a spring bears much less than those that were read with it on one day, three or more of them."""
+    beside = np.delete(day, column)
+    beside = beside[np.isfinite(beside)]
+    return len(beside) >= _BESIDE and bool(day[column] < _LOW_BESIDE * np.median(beside))

@@ -115,3 +115,16 @@ def test_what_a_person_saw_and_is_not_right_counts_under_every_job(preset):
         if not [one for one in examine(seen_there).findings if one.word == word and one.verdict is not Verdict.PASSES]:
             silent.append(f"{quantity} {word}")
     assert not silent
+
+
+@pytest.mark.parametrize(
+    ("gear", "mount", "never"),
+    [("finger follower", "stud", ("pushrod", "lifter", "stud lean")), ("pushrod", "shaft", ("finger", "pushrod length")),
+     ("pushrod", "stud", ("finger", "pivot_up"))],
+)  # fmt: skip
+def test_no_gear_is_asked_for_dimensions_of_another(gear, mount, never):
+    made = Bench().do(Describe({"gear": gear, "rocker_mount": mount, "job": Job("everything")}, "gear"))
+    asked = {one.quantity for found in examine(made.book).findings if found.check.name in ("half_lift", "true_ratio")
+             for one in found.inputs}  # fmt: skip
+    assert asked
+    assert not [one for one in asked for word in never if word.replace(" ", "_") in one]

@@ -18,6 +18,7 @@ from honest_lift.checks.on_valves import limits_at
 from honest_lift.checks.rocker.seen import GUIDE_PLATE
 from honest_lift.estimates.estimate import Estimate, Input, estimate_of
 from honest_lift.estimates.resolve import resolve
+from honest_lift.estimates.rocker.parts import kind_of
 from honest_lift.facts.catalog import CATALOG
 from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.limits import limit_for
@@ -121,6 +122,15 @@ def not_asked(engine: Engine) -> tuple[str, ...]:
     )
 
 
+def _first(engine: Engine, check: str) -> tuple[str, ...]:
+    """Give what a check wants read first: of the gear's geometry what this very gear is put together from."""
+    kind = kind_of(engine)
+    if check not in ("half_lift", "true_ratio") or kind is None:
+        return _FIRST[check]
+    parts = tuple(one for one in kind.names if one not in kind.idle and one not in ("lobe_lift", "lash"))
+    return (*parts, "rocker_ratio") if check == "true_ratio" else parts
+
+
 def unbegun(book: Book, found: Iterable[Finding]) -> tuple[Finding, ...]:
     """Give an unproven finding of every asked check at every place where there is none."""
     engine = book.engine
@@ -137,12 +147,11 @@ def unbegun(book: Book, found: Iterable[Finding]) -> tuple[Finding, ...]:
 
 def _lacking(book: Book, check: str, places: Sequence[Place]) -> Lacking:
     """Give what a check wants at each place where it found nothing; remembered until something is read of it."""
-    of_springs = any("spring" in CATALOG[one].places for one in _FIRST[check])
+    first = _first(book.engine, check)
+    of_springs = any("spring" in CATALOG[one].places for one in first)
     springs = [book.engine.spring_at(_position(book.engine, one)) for one in places if of_springs]
     asked = (check, tuple(one.name for one in places), tuple(springs))
-    return recalled(
-        book, _FIRST[check], asked, lambda: tuple((check, one, tuple(_wanted(book, check, one))) for one in places)
-    )
+    return recalled(book, first, asked, lambda: tuple((check, one, tuple(_wanted(book, check, one))) for one in places))
 
 
 def _where(one: Finding) -> str:
@@ -197,9 +206,10 @@ def _position(engine: Engine, place: Place) -> str:
 def _wanted(book: Book, check: str, place: Place) -> list[Input]:
     """Give what has to be read first and is not there yet, at the place it is read at."""
     position = _position(book.engine, place)
-    told = [resolve(book, quantity, _where_read(book.engine, quantity, place, position)) for quantity in _FIRST[check]]
+    first = _first(book.engine, check)
+    told = [resolve(book, quantity, _where_read(book.engine, quantity, place, position)) for quantity in first]
     lacking = [replace(one, asked=one.asked or place) for one in told if one.ground & Ground.MISSING]
-    again = Input(_FIRST[check][0], "", "missing", ground=Ground.MISSING, note=_AGAIN.get(check, "not begun"),
+    again = Input(first[0], "", "missing", ground=Ground.MISSING, note=_AGAIN.get(check, "not begun"),
                   asked=place)  # fmt: skip
     return lacking or [again]
 

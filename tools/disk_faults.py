@@ -86,6 +86,7 @@ class Bench:
         questions.csv_to_save = lambda parent, suggestion: folder / "column.csv"  # type: ignore[assignment]
         questions.save_first = lambda parent, unwritten=0: "drop"  # type: ignore[assignment]
         questions.file_to_save = lambda parent, suggestion: self.copy  # type: ignore[assignment]
+        questions.same_or_another_engine = lambda parent: "same"  # type: ignore[assignment]
         sys.excepthook = lambda kind, error, where: self.slipped.append(f"{kind.__name__}: {error}")
 
     def window(self) -> Any:

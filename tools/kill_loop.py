@@ -60,6 +60,7 @@ questions.recover = taken
 questions.tell = lambda parent, title, words: None
 questions.changed_meanwhile = lambda parent, what: "over"
 questions.save_first = lambda parent, unwritten=0: "save"
+questions.same_or_another_engine = lambda parent: "same"
 questions.file_to_save = lambda parent, suggestion: folder / "new.liftbook"
 
 def act():

@@ -53,6 +53,19 @@ def test_what_the_reference_spring_shows_is_taken_off():
     assert resolve(bench.book, "spring_load", of_spring("1")).value == pytest.approx(138 * LBF)
 
 
+def test_what_another_tester_read_of_a_reference_spring_calibrates_none_but_that_other():
+    points = ((2.25 * IN, 58 * LBF), (2.0 * IN, 117 * LBF))
+    bench = calibrated(points, (59.5 * LBF, 119 * LBF)).do(Put("tools", replace(STEADY, id="other", name="other")))
+    bench.read("spring_load", of_spring("1"), 138 * LBF, "tester", "tester", at={"test_height": 45.0})
+    before = resolve(bench.book, "spring_load", of_spring("1"))
+    bench.read("reference_load", of_reference("ref"), 90 * LBF, "tester", "other", at={"test_height": 2.1 * IN})
+    stranger = next(one.id for one in reversed(bench.entries))
+    calibration = bench.engine.calibrations[0]
+    bench.do(Put("calibrations", replace(calibration, readings=(*calibration.readings, stranger))))
+    after = resolve(bench.book, "spring_load", of_spring("1"))
+    assert (after.value, after.u) == (before.value, before.u)
+
+
 def test_a_calibration_narrows_the_doubt_inside_what_was_certified_only():
     points = tuple((70.0 - load / 30.0, float(load)) for load in (400, 800, 1200, 1500))
     bench = calibrated(points, tuple(load + 9.0 for _, load in points))

@@ -3,12 +3,14 @@
 import pytest
 from msgspec.structs import replace
 
-from engines import GAUGE, Bench
+from engines import GAUGE, Bench, demo
 from honest_lift.checks.examine import examine
 from honest_lift.estimates.resolve import resolve
 from honest_lift.facts import edits
 from honest_lift.facts.edits import Describe, Put
+from honest_lift.facts.history import History
 from honest_lift.facts.place import at_position
+from honest_lift.facts.wheel_table import WheelTable
 from honest_lift.numbers.verdict import Verdict
 
 DUE = replace(GAUGE, calibrated="2026-01-10", due_days=90)
@@ -96,3 +98,23 @@ def test_a_reading_keeps_the_tool_it_was_taken_with_when_the_default_becomes_ano
     assert (after.tool, after.u) == (before.tool, before.u)
     made.height("1i", 45.0)
     assert resolve(made.book, "installed_height", at_position("1i")).u < before.u / 5.0
+
+
+def test_a_finer_dial_or_wheel_judges_no_earlier_table():
+    book = demo()
+    tables = [one for one in book.journal if isinstance(one, WheelTable)]
+    for name in {tables[0].tool, tables[0].wheel}:
+        tool = book.engine.tool(name)
+        history = History(book)
+        history.do(Put("tools", replace(tool, repeatability=(tool.repeatability or 0.0) / 100.0)))
+        finer = history.book.engine
+        assert finer.tool_as_read(name, tables[0].when).repeatability == tool.repeatability
+        assert finer.tool_as_read(name, "2999-01-01T00:00:00Z").repeatability < tool.repeatability
+        assert figures(history.book) == figures(book)
+
+
+def figures(book) -> list:
+    """What is made of the wheel's tables."""
+    return [
+        (one.check.name, one.position, f"{one.figure:.6f}", f"{one.expanded:.6f}") for one in examine(book).findings
+    ]

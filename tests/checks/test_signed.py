@@ -213,7 +213,7 @@ def test_a_signature_for_what_is_unproven_does_not_outlive_the_parts_it_spoke_of
     now = examine(made.book).finding("open_load", one.position)
     assert (now.verdict, str(now.figure)) == (one.verdict, str(one.figure)), "the figures cannot tell"
     assert not signature_of(made.book, now).holds
-    assert "rests on other parts" in signature_of(made.book, now).words
+    assert "have changed since" in signature_of(made.book, now).words
     made.history.undo()
     assert signature_of(made.book, examine(made.book).finding("open_load", one.position)).holds
 
@@ -238,7 +238,7 @@ def test_a_tick_does_not_outlive_the_parts_that_were_looked_at(item, slot, other
     assert on_it().is_done
     changed(slot)
     assert (on_it().is_done, on_it().ticked) == (False, None)
-    assert "its parts were changed since" in "\n".join(book_text(made.book, None))
+    assert "its parts have been changed since" in "\n".join(book_text(made.book, None))
     made.do(Tick(item))
     assert on_it().is_done
 

@@ -363,7 +363,7 @@ def test_springs_read_at_no_common_height_are_unproven_and_the_reason_is_said():
         made.spring(name, points)
     found = [one for one in examine(made.book).findings if one.check.name in ("set_share", "set_spread")]
     assert {one.verdict for one in found} == {Verdict.UNPROVEN}
-    assert all("no height at which all springs" in reason(one, made.engine) for one in found)
+    assert all("not measured at one common height" in reason(one, made.engine) for one in found)
     assert not any("solid" in reason(one, made.engine) for one in found)
 
 

@@ -92,3 +92,18 @@ def test_not_now_writes_nothing(open_window, tmp_path, monkeypatch):
     monkeypatch.setattr(questions, "same_or_another_engine", lambda *asked: "")
     assert not window.files.save_engine_as()
     assert not other.exists()
+
+
+def test_another_engine_is_never_on_the_disk_with_what_was_read_of_the_first(open_window, tmp_path, monkeypatch):
+    """One file is written once: a disk that fails after it leaves no engine that passes by another one's readings."""
+    window, own, other = open_window(Bench().complete().book), tmp_path / "own.liftbook", tmp_path / "other.liftbook"
+    window.session.save(own)
+    written, save = [], window.session.keeper.save
+    monkeypatch.setattr(
+        window.session.keeper, "save", lambda book, *where, **how: written.append(book) or save(book, *where, **how)
+    )
+    monkeypatch.setattr(questions, "file_to_save", lambda *asked: other)
+    monkeypatch.setattr(questions, "same_or_another_engine", lambda *asked: "another")
+    assert window.files.save_engine_as()
+    assert [passing(book) for book in written] == [set()]
+    assert window.session.examination.finding("seat_load", "1e").verdict is Verdict.UNPROVEN

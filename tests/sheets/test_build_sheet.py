@@ -273,7 +273,7 @@ def test_the_shim_card_keeps_its_goal_its_warnings_and_what_nobody_counted(monke
 
 @pytest.mark.parametrize(
     ("accuracy_mm", "told"),
-    [(0.001, "±0.000039 in"), (0.01, "±0.00039 in"), (0.05, "±0.0020 in"), (0.0, "its step alone")],
+    [(0.001, "±0.000039 in"), (0.01, "±0.00039 in"), (0.05, "±0.0020 in"), (0.0, "its resolution")],
 )
 def test_what_a_tool_is_true_to_is_never_printed_as_nothing(accuracy_mm, told):
     made = Bench().do(Put("tools", replace(GAUGE, accuracy=accuracy_mm)))

@@ -134,7 +134,7 @@ def _examination(book: Book, found: list[Finding], moved: InMotion | None) -> Ex
 
 def _was_seen(one: Finding) -> bool:
     """Tell whether a person saw something that is not right: it counts, whatever the job asks."""
-    return bool(one.word) and one.verdict is not Verdict.PASSES
+    return bool(one.word) and one.provisional is not Verdict.PASSES
 
 
 def gathered_of(book: Book) -> Gathered:

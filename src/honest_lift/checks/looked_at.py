@@ -67,7 +67,9 @@ def check_hardened_base(book: Book) -> list[Finding]:
     places = [at_position(name) for name in names]
     stated = engine.head_material == "aluminium"
     if not stated:
-        return findings_observed(HARDENED_BASE, places, names, [_no_base("what the heads are made of")] * len(names))
+        return findings_observed(
+            HARDENED_BASE, places, names, [_no_base("the material of the heads is not stated")] * len(names)
+        )
     given = [_base_at(engine, name) for name in names]
     return findings_observed(HARDENED_BASE, places, names, given)
 
@@ -75,10 +77,10 @@ def check_hardened_base(book: Book) -> list[Finding]:
 def _base_at(engine: Engine, position: str) -> Input:
     has = has_base_at(engine, position)
     if has is None:
-        return _no_base("whether a hardened shim or cup lies under the springs")
+        return _no_base("nobody has stated whether there is a hardened shim or cup under the springs")
     return Input("hardened_base", "engine", "observed", 0.0 if has else 1.0, note="stated under Engine and parts")
 
 
-def _no_base(what: str) -> Input:
-    note = f"{what} is not stated: state it under Engine and parts, Engine"
+def _no_base(why: str) -> Input:
+    note = f"{why}: state it under Engine and parts, Engine"
     return Input("hardened_base", "engine", "missing", ground=Ground.MISSING, note=note)

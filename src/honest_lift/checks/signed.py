@@ -34,7 +34,7 @@ class Signature(Struct, frozen=True):
         return (
             f"Signed {who}."
             if self.holds
-            else f"Was signed {who}; it was “{one.verdict}” then and rests on other parts or readings now."
+            else f"Was signed {who}; it was “{one.verdict}” then. Parts or readings under it have changed since."
         )
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from math import nan
 
+import numpy as np
 from msgspec import Struct
 from msgspec.structs import replace
 
@@ -30,6 +31,7 @@ from honest_lift.facts.place import Place, at_position
 from honest_lift.mechanics.spring.heights import open_height
 from honest_lift.mechanics.spring.seat_pressure import contact_ring_mm2
 from honest_lift.numbers.doubt import Ground, join
+from honest_lift.numbers.units import in_words
 
 
 class Valves(Struct, frozen=True, eq=False):
@@ -83,7 +85,6 @@ class AtValve(Struct, frozen=True):
     seal_seen: str
     bind_travel: Input
     seat_ring_mm2: float
-    on_engine: Input  # the seat load by a lever tester
     more_mm: float  # of shims under the outer than under what is inside it
     moving: Moving
 
@@ -102,7 +103,6 @@ class Gathered(Struct, frozen=True):
         rows = [self.rows[i] for i in which]
         curves = self.curves.take(rows).on_own_shims([one.more_mm for one in at])
         installed = height_from([one.height for one in at])
-        curves = _beside_lever(curves, installed, [one.on_engine for one in at])
         lift = self.lift.take(which)
         opened = derive(open_height, installed, lift)
         both = Estimate(join(installed.figure, opened.figure), installed.inputs + opened.inputs)
@@ -124,6 +124,11 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     names = [one.id for one in positions]
     springs = [book.engine.spring_at(name) for name in names]
     rows = tuple(index.get(spring, index[""]) for spring in springs)
+    heights, more = height_inputs(book, names), [more_under_outer(book.engine, name) for name in names]
+    levers = _levers(narrowed(book, frozenset({"seat_load_engine"}), slots_of(("seat_load_engine",))))
+    curves = _beside_levers(
+        curves, rows, more, height_from(heights), [levers[name] for name in names], book.engine.unit("load")
+    )
     lift, keys = lift_at_valve(book), curve_keys(curves)
     targets = _targets(narrowed(book, frozenset({"target_height"}), frozenset()))
     gaps = _gaps(narrowed(book, frozenset({"seal_gap"}), slots_of(("seal_gap",))))
@@ -133,7 +138,6 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     rings = _rings(
         narrowed(book, frozenset({"seat_width", "head_diameter"}), slots_of(("seat_width", "head_diameter")))
     )
-    levers = _levers(narrowed(book, frozenset({"seat_load_engine"}), slots_of(("seat_load_engine",))))
     at = tuple(
         AtValve(
             one.id,
@@ -150,17 +154,17 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
             looked[one.id],
             travels[one.id],
             rings[one.id],
-            levers[one.id],
-            more_under_outer(book.engine, one.id),
+            more_mm,
             moving,
         )
-        for one, spring, height, moved, row, remark, moving in zip(
+        for one, spring, height, moved, row, remark, more_mm, moving in zip(
             positions,
             springs,
-            height_inputs(book, names),
+            heights,
             lift.inputs,
             rows,
             odd_stacks(book, names),
+            more,
             moving_of(book),
             strict=True,
         )
@@ -168,26 +172,41 @@ def gather(book: Book, curves: Curves, index: dict[str, int]) -> Gathered:
     return Gathered(at, lift, curves, rows)
 
 
-def _beside_lever(curves: Curves, installed: Estimate, on_engine: Sequence[Input]) -> Curves:
-    """Bar the curves of springs (n,) that a lever tester on the engine contradicts at their heights: one of the two is wrong.
+def _beside_levers(
+    curves: Curves,
+    rows: Sequence[int],
+    more_mm: Sequence[float],
+    installed: Estimate,
+    levers: Sequence[Input],
+    unit: str,
+) -> Curves:
+    """Bar the curves of springs that a lever tester on the engine contradicts: one of the two, or the height, is wrong.
 
-    A lever proves no load; where it differs by more than both are in doubt, the spring has sagged, or a height or a load is wrong.
+    `rows` (n,): of each valve's spring in the curves; `installed` (n,) and `levers` (n,) at the valves, `more_mm` (n,) of shims
+    under the outer. A lever proves no load, so that it replaces none.
     """
-    levers = estimate_of(on_engine)
-    if not any(one.is_told for one in on_engine):
+    if not any(one.is_told for one in levers):
         return curves
-    apart = two_ways(levers, curves.load(installed)).apart
+    seat = curves.take(rows).on_own_shims(more_mm).load(installed)
+    apart = two_ways(estimate_of(levers), seat).apart
     if not apart.any():
         return curves
-    told = tuple((*own, *((_LEVER,) if one else ())) for own, one in zip(curves.inputs, apart, strict=True))
-    return replace(curves, loads=curves.loads.on_ground(apart, Ground.UNSOUND), inputs=told)
+    barred, told = np.zeros(len(curves.inputs), dtype=bool), list(curves.inputs)
+    for k in np.flatnonzero(apart).tolist():
+        barred[rows[k]] = True
+        told[rows[k]] = (*told[rows[k]], _contradicted(levers[k], float(seat.figure.value[k]), unit))
+    return replace(curves, loads=curves.loads.on_ground(barred, Ground.UNSOUND), inputs=tuple(told))
 
 
-_LEVER = Input(
-    "seat_load_engine", "", "measured", ground=Ground.UNSOUND,
-    note="the lever tester on the engine reads another seat load than the spring's curve gives at this height: press the spring "
-    "again and measure its height again; it may have sagged since",
-)  # fmt: skip
+def _contradicted(lever: Input, seat_n: float, unit: str) -> Input:
+    on_engine, by_curve = (in_words(one, "load", unit) for one in (lever.value, seat_n))
+    note = (
+        f"the lever tester reads {on_engine} where the spring's curve gives {by_curve}: measure the spring and its installed "
+        "height again"
+    )
+    return Input(
+        "seat_load_engine", lever.where, "measured", lever.value, ground=Ground.UNSOUND, note=note, asked=lever.asked
+    )
 
 
 @by_value

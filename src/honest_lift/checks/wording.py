@@ -190,9 +190,7 @@ def _unproven(finding: Finding, engine: Engine) -> str:
     if absent:
         return " ".join([*dict.fromkeys(_sentence(one.note) for one in absent if one.note), *_not_measured(absent)])
     if finding.ground & Ground.MISSING:
-        return (
-            "" if finding.remark else "With these figures together it can't be worked out; one of them must be wrong."
-        )
+        return "" if finding.remark else "These figures together give no result: one of them must be wrong."
     if finding.limit is None:
         return "No limit is stated for this, so its figure proves nothing."
     causes = _causes(finding)

@@ -83,12 +83,11 @@ class Files:
         if path is None:
             return False
         meant = self._meant_by_another_file(path)
-        if not meant or not self._save(path):
+        if not meant:
             return False
-        if meant == "another":  # its own file stays as it is: it was left just now
-            self.session.do(Renew(EVERYTHING, self.tr("begins another engine"), "used"))
-            return self._save(path)
-        return True
+        return self._save(
+            path, Renew(EVERYTHING, self.tr("begins another engine"), "used") if meant == "another" else None
+        )
 
     def _meant_by_another_file(self, path: Path) -> str:
         """Tell whether a file beside the engine's own is the same engine's, "same", or "another"; "" not to save at all."""
@@ -111,18 +110,18 @@ class Files:
         tasks = STEPS[self.session.step].tasks(self.session) or STEPS[FIRST].tasks(self.session)
         GridDialog(self.window, self.session, tasks).exec()
 
-    def _save(self, path: Path) -> bool:
+    def _save(self, path: Path, begin: Renew | None = None) -> bool:
         try:
-            self.session.save(path)
+            self.session.save(path, begin=begin)
         except ChangedError as error:
-            return self._save_over(path, str(error))
+            return self._save_over(path, str(error), begin)
         except FileError as error:
             questions.tell(self.window, self.tr("Not saved"), str(error))
             return False
         self.session.told.emit(self.tr("Saved: {0}").format(path.name))
         return True
 
-    def _save_over(self, path: Path, what: str) -> bool:
+    def _save_over(self, path: Path, what: str, begin: Renew | None = None) -> bool:
         """Ask what to do where another program wrote the file: save elsewhere, look, write over it, or not now."""
         while (answer := questions.changed_meanwhile(self.window, what)) == "look":
             questions.tell(self.window, path.name, self._difference(path))
@@ -131,7 +130,7 @@ class Files:
         if answer != "over":
             return False
         try:
-            self.session.save(path, over_changes=True)
+            self.session.save(path, over_changes=True, begin=begin)
         except FileError as error:
             questions.tell(self.window, self.tr("Not saved"), str(error))
             return False

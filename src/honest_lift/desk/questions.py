@@ -77,28 +77,30 @@ def corrected_or_another(parent: QWidget, question: str, beside: str, another: s
 
 def renewed_or_not(parent: QWidget, question: str, beside: str) -> str:
     """Ask whether parts that were named are others now: "all", "some" of them, or "" for none."""
-    box = _box(parent, parent.tr("Other parts now?"), question)
+    box = _box(parent, parent.tr("Were parts renewed?"), question)
     box.setInformativeText(beside)
     return _choice(
         box,
-        (parent.tr("All of them"), _Role.AcceptRole, "all"),
-        (parent.tr("Some: say where…"), _Role.ActionRole, "some"),
-        (parent.tr("None: they are as measured"), _Role.RejectRole, ""),
+        (parent.tr("All were renewed"), _Role.AcceptRole, "all"),
+        (parent.tr("Only some…"), _Role.ActionRole, "some"),
+        (parent.tr("None"), _Role.RejectRole, ""),
     )
 
 
 def same_or_another_engine(parent: QWidget) -> str:
     """Ask what a file beside an engine's own is: "same", the same engine; "another" that begins from it; "" not to save."""
     box = _box(
-        parent, parent.tr("The same engine?"), parent.tr("This engine has a file already, and readings of its parts.")
+        parent,
+        parent.tr("The same engine?"),
+        parent.tr("This engine already has a file, and its parts have been measured."),
     )
     box.setInformativeText(
-        parent.tr("Another engine has parts of its own: what was stated stays, and what was read proves nothing of it.")
+        parent.tr("Another engine has its own parts: stated figures are kept, and readings no longer count.")
     )
     return _choice(
         box,
-        (parent.tr("The same engine, one more file"), _Role.AcceptRole, "same"),
-        (parent.tr("Another engine begins from it"), _Role.ActionRole, "another"),
+        (parent.tr("Same engine, another file"), _Role.AcceptRole, "same"),
+        (parent.tr("Start another engine from it"), _Role.ActionRole, "another"),
         (parent.tr("Not now"), _Role.RejectRole, ""),
     )
 

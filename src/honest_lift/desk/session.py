@@ -352,16 +352,21 @@ class Session(Walking, QObject):
                 "Every check is asked of this engine. What is being done is chosen under Engine and parts, Job."
             )
 
-    def save(self, path: Path, *, over_changes: bool = False) -> None:
+    def save(self, path: Path, *, over_changes: bool = False, begin: Edit | None = None) -> None:
         """Write the engine to a file. What was confirmed is then in it, and leaves the journal.
 
         Beside the file it came from it is another engine from then on, and says what it was copied from. Raises FileError;
-        ChangedError where another program wrote the file meanwhile, unless `over_changes`.
+        ChangedError where another program wrote the file meanwhile, unless `over_changes`. `begin`: an edit that a copy begins
+        with, in the very file that is written.
         """
         is_copy = self.path is not None and not is_one_file(path, self.path)
         copied = self.history.copied(new_id()) if is_copy else self.history
+        if is_copy and begin is not None:
+            copied.do(begin)
         self.keeper.save(copied.book, path, self.path, over_changes=over_changes)
         self.history, self.path, self._saved = copied, path, copied.book
+        if begin is not None:
+            self.examine()
         self.changed.emit()
 
     def restore_backup(self) -> None:

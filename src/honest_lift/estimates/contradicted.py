@@ -40,8 +40,8 @@ def read_as_before(book: Book, told: Input, latest: Standing, moved: Moved) -> s
     row = CATALOG[told.quantity]
     wanted = in_words(expected, row.dimension, book.engine.unit(row.dimension))
     return (
-        f"it was read as {before.reading.text} before something was changed by a known amount, and by that it should be {wanted} "
-        "now: read it once more as a repeat, or correct the change"
+        f"the same was measured before a change of a known amount ({before.reading.text}); after it, {wanted} is expected: "
+        "measure once more as a repeat, or correct the change"
     )
 
 
@@ -67,7 +67,5 @@ def hot_beside_cold(book: Book, quantity: str, fresh: Sequence[Standing]) -> str
     if abs(warm - cold) <= _GROWS_MM.get(book.engine.head_material, max(_GROWS_MM.values())):
         return ""
     unit = book.engine.unit("length")
-    return (
-        f"hot it was read as {in_words(warm, 'length', unit)} and cold as {in_words(cold, 'length', unit)}, farther apart than "
-        "warming up tells: read both again, and strike out the one that is wrong"
-    )
+    hot, cool = (in_words(one, "length", unit) for one in (warm, cold))
+    return f"{hot} hot and {cool} cold differ by more than warming up explains: measure both again, and strike out the wrong one"

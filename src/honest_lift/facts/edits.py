@@ -268,15 +268,17 @@ def _with_its_past(book: Book, before: Record | None, record: Record, meant: str
     if not isinstance(record, Tool) or not isinstance(before, Tool):
         return record
     record = replace(record, was=before.was)
-    if meant != "corrected" and is_finer(record, before) and _was_read_with(book, before.id):
+    if meant != "corrected" and is_finer(record, before) and read_with(book, before.id):
         record = with_its_card(record, before, now())
     if before.calibrated in ("", record.calibrated):
         return record
     return replace(record, proven=tuple(sorted({*before.proven, *record.proven, before.calibrated})))
 
 
-def _was_read_with(book: Book, tool: str) -> bool:
-    return any(isinstance(one, Reading) and tool in (one.tool, one.at_tool) for one in book.journal)
+def read_with(book: Book, tool: str) -> int:
+    """Count the readings and wheel tables that were taken with a tool."""
+    names = ("tool", "at_tool", "wheel")
+    return sum(tool in {getattr(one, name, "") for name in names} for one in book.journal)
 
 
 class Drop(Edit, frozen=True):

@@ -25,7 +25,7 @@ from honest_lift.facts.own_route import OwnRoute
 from honest_lift.facts.parts import Spring, SpringCard, SpringSet
 from honest_lift.facts.place import Place
 from honest_lift.facts.shims import ShimSize
-from honest_lift.facts.tools import Tool
+from honest_lift.facts.tools import Tool, as_then
 from honest_lift.facts.trials import Trial
 
 Gear = Literal["pushrod", "finger follower", "bucket"]
@@ -132,6 +132,11 @@ class Engine(Struct, frozen=True, forbid_unknown_fields=True):
     def tool(self, name: str) -> Tool | None:
         """Find a tool by its id."""
         return _by_name(self.tools).get(name)
+
+    def tool_as_read(self, name: str, read_on: str) -> Tool | None:
+        """Find a tool by its id, as what was read with it at a time is judged."""
+        tool = self.tool(name)
+        return as_then(tool, read_on) if tool else None
 
     def tool_for(self, quantity: str, way: str) -> Tool | None:
         """Find the drawer's default tool for a way of measuring."""

@@ -22,7 +22,8 @@ _NAMED: dict[Slot, str] = {  # the parts a log entry speaks of, by the words it 
     "retainer": r"retainers?", "locks": r"locks?|keepers?", "locator": r"locators?|cups?", "pocket": r"pockets?",
     "rocker": r"rockers?|pushrods?|followers?", "cam": r"cam|cams|camshafts?", "gasket": r"(head )?gaskets?",
     "head face": r"heads? (was |were )?(milled|skimmed|resurfaced)|milled", "block face": r"block|deck(ed)?|barrels?",
-    "piston": r"pistons?|rods?", "adjuster": r"adjusters?|lash|lifters?", "cam tower": r"cam towers?",
+    "piston": r"pistons?|rods?", "adjuster": r"adjusters?|lash|lifters?",
+    "lash shim": r"(lash|bucket) (shims?|pads?|caps?)", "cam tower": r"cam towers?",
 }  # fmt: skip
 EVERYTHING: tuple[Slot, ...] = ("spring", *(slot for slot in CHANGEABLE if slot not in STACKS.values()))
 

@@ -111,7 +111,7 @@ ITEMS: tuple[Item, ...] = (
 
 
 _VALVE: tuple[Slot, ...] = ("valve", "seat", "guide")
-_STACK: tuple[Slot, ...] = ("spring", "shims", "inner shims", "locator", "retainer", "locks", "pocket")
+_STACK: tuple[Slot, ...] = ("spring", "shims", "inner shims", "locator", "retainer", "locks", "pocket", "seal")
 _GEAR: tuple[Slot, ...] = ("rocker", "cam", "lash shim", "cam tower", "adjuster")
 _JOINT: tuple[Slot, ...] = ("head face", "gasket", "block face")
 _TURNED: tuple[Slot, ...] = (*_VALVE, *_STACK, *_GEAR, *_JOINT, "piston")

@@ -90,12 +90,14 @@ def with_its_card(tool: Tool, before: Tool, now: str) -> Tool:
 def as_then(tool: Tool, read_on: str) -> Tool:
     """Give a tool as a reading of a time is judged by it: no finer than its card said then, or at any time since.
 
+    One of which too little is stated stays so, whatever its card said before.
+
     >>> caliper = Tool("c", "caliper", "caliper", "length", accuracy=0.01, was=(ToolCard("2026-03-01T00:00:00Z", accuracy=0.05),))
     >>> as_then(caliper, "2026-02-01T08:00:00Z").accuracy, as_then(caliper, "2026-04-01T08:00:00Z").accuracy
     (0.05, 0.01)
     """
     held = [one for one in tool.was if one.until >= read_on]
-    if not held:
+    if not held or not tool.is_stated:
         return tool
     told = {name: [value for one in (tool, *held) if (value := getattr(one, name)) is not None] for name in _FIGURES}
     return replace(tool, **{name: max(values) for name, values in told.items() if values})

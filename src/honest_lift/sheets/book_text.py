@@ -61,7 +61,7 @@ def _route(book: Book, seen: Examination | None) -> Iterator[str]:
     for one in items:
         who = f"{one.ticked.when[:10]} {one.ticked.by}" if one.ticked else "not ticked"
         if one.outlived:
-            who += f" (was on {one.outlived.when[:10]} by {one.outlived.by}; its parts were changed since)"
+            who += f" (was on {one.outlived.when[:10]} by {one.outlived.by}; its parts have been changed since)"
         held = f"; held up: {held_words(one)}" if one.is_held_up else ""
         yield f"  {one.item.stage}: {one.item.words}: {who}{held}"
 

@@ -140,7 +140,7 @@ def _shares(book: Book, group: _Group, share: Estimate) -> list[Finding]:
     return _unless_all_read(group, told)
 
 
-_NOWHERE = "there is no height at which all springs of the set were measured: press them all at one"
+_NOWHERE = "the springs of the set were not measured at one common height: measure all of them at the same height"
 _AGAIN = "it is unlike its set; measure it again, three times, before it is judged"
 
 

@@ -143,14 +143,14 @@ class LogPage(QWidget):
             return
         named = ", ".join(slots)
         answer = questions.renewed_or_not(
-            self, self.tr("Readings speak of what the entry names: {0}. Are these others now, or cut?").format(named),
-            self.tr("What was read of parts that went proves nothing of those that came."),
+            self, self.tr("The entry names measured parts: {0}. Were they replaced or machined?").format(named),
+            self.tr("Readings of the old parts prove nothing about the new ones."),
         )  # fmt: skip
         if answer == "all":
             self.session.do(Renew(slots, self.tr("by the log: {0}").format(words[:60])))
         elif answer == "some":
             self.session.warned.emit(
-                self.tr("Go to each valve it was done at, and say there: Measure, Something else was changed here…")
+                self.tr("Go to each valve concerned, and choose Measure, Something else was changed here…")
             )
 
     def take_back(self) -> None:

@@ -137,7 +137,7 @@ class RoutePage(QWidget):
         self.caution.setVisible(bool(one and one.item.caution))
         lines = [f"{one.item.words}. {one.ticked.note if one.ticked else ''}".rstrip()] if one else []
         if one and one.outlived:
-            was = self.tr("Was ticked by {0} on {1}; its parts were changed since. Look again.")
+            was = self.tr("Ticked by {0} on {1}. Its parts have been changed since: check again.")
             lines.append(was.format(one.outlived.by, one.outlived.when[:10]))
         lines += [one.item.how] if one and one.item.how else []
         for finding in one.held_by[:_NAMED] if one else ():

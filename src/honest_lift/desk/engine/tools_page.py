@@ -13,8 +13,7 @@ from honest_lift.desk.engine.page import Page, button, hint_label
 from honest_lift.desk.record_table import Column, RecordTable, text_column
 from honest_lift.desk.session import Session
 from honest_lift.facts.catalog import CATALOG
-from honest_lift.facts.edits import Describe, Drop, Put, new_id
-from honest_lift.facts.ledger import standing
+from honest_lift.facts.edits import Describe, Drop, Put, new_id, read_with
 from honest_lift.facts.tools import KINDS, Tool, is_finer
 from honest_lift.numbers.entry import EntryError, Field, parse
 from honest_lift.numbers.units import in_figures
@@ -143,17 +142,13 @@ class ToolsPage(Page):
     def _put(self, tool: Tool) -> None:
         """Put a tool back into the drawer. A finer card counts from now on, unless it always was so: that is asked once."""
         before = self.session.engine.tool(tool.id)
-        read = [one for one in standing(self.session.book.journal) if not one.fate and one.reading.tool == tool.id]
+        read = read_with(self.session.book, tool.id)
         if before is None or not is_finer(tool, before) or not read:
             self.session.do(Put("tools", tool))
             return
-        question = self.tr("The card of {0} becomes finer, and {1} readings were taken with it.").format(
-            tool.name, len(read)
-        )
-        beside = self.tr(
-            "Finer from now on, those keep their uncertainty. If the old figure was a slip, they get the new one."
-        )
-        answer = questions.corrected_or_another(self, question, beside, self.tr("Finer from now on"))
+        question = self.tr("{0} is now stated as finer, and {1} readings were taken with it.").format(tool.name, read)
+        beside = self.tr("From now on: those readings keep their uncertainty. Always so: they get the new one.")
+        answer = questions.corrected_or_another(self, question, beside, self.tr("From now on"))
         if not answer:
             self.refresh()
             return

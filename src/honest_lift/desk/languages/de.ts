@@ -1664,84 +1664,84 @@
         <translation>Nach un&amp;gespeicherter Arbeit suchen…</translation>
     </message>
     <message>
-        <source>The card of {0} becomes finer, and {1} readings were taken with it.</source>
-        <translation>Die Angaben zu {0} werden feiner, und {1} Messwerte wurden damit genommen.</translation>
+        <source>{0} is now stated as finer, and {1} readings were taken with it.</source>
+        <translation>{0} ist jetzt feiner angegeben, und {1} Messwerte wurden damit genommen.</translation>
     </message>
     <message>
-        <source>Finer from now on, those keep their uncertainty. If the old figure was a slip, they get the new one.</source>
-        <translation>Gilt es ab jetzt, behalten sie ihre Unsicherheit. War die alte Angabe ein Versehen, bekommen sie die neue.</translation>
+        <source>From now on: those readings keep their uncertainty. Always so: they get the new one.</source>
+        <translation>Ab jetzt: diese Messwerte behalten ihre Unsicherheit. War es immer so: sie bekommen die neue.</translation>
     </message>
     <message>
-        <source>Finer from now on</source>
-        <translation>Feiner ab jetzt</translation>
+        <source>From now on</source>
+        <translation>Ab jetzt</translation>
     </message>
     <message>
         <source>none under any spring</source>
         <translation>unter keiner Feder eine</translation>
     </message>
     <message>
-        <source>Other parts now?</source>
-        <translation>Jetzt andere Teile?</translation>
+        <source>Were parts renewed?</source>
+        <translation>Wurden Teile erneuert?</translation>
     </message>
     <message>
-        <source>All of them</source>
-        <translation>Alle</translation>
+        <source>All were renewed</source>
+        <translation>Alle wurden erneuert</translation>
     </message>
     <message>
-        <source>Some: say where…</source>
-        <translation>Einige: sagen, wo …</translation>
+        <source>Only some…</source>
+        <translation>Nur einige …</translation>
     </message>
     <message>
-        <source>None: they are as measured</source>
-        <translation>Keine: sie sind wie gemessen</translation>
+        <source>None</source>
+        <translation>Keine</translation>
     </message>
     <message>
         <source>The same engine?</source>
         <translation>Derselbe Motor?</translation>
     </message>
     <message>
-        <source>This engine has a file already, and readings of its parts.</source>
-        <translation>Dieser Motor hat schon eine Datei und Messwerte seiner Teile.</translation>
+        <source>This engine already has a file, and its parts have been measured.</source>
+        <translation>Dieser Motor hat schon eine Datei, und seine Teile sind gemessen.</translation>
     </message>
     <message>
-        <source>Another engine has parts of its own: what was stated stays, and what was read proves nothing of it.</source>
-        <translation>Ein anderer Motor hat eigene Teile: Angaben bleiben, Messwerte beweisen nichts über ihn.</translation>
+        <source>Another engine has its own parts: stated figures are kept, and readings no longer count.</source>
+        <translation>Ein anderer Motor hat eigene Teile: Angaben bleiben, Messwerte zählen nicht mehr.</translation>
     </message>
     <message>
-        <source>The same engine, one more file</source>
-        <translation>Derselbe Motor, noch eine Datei</translation>
+        <source>Same engine, another file</source>
+        <translation>Derselbe Motor, weitere Datei</translation>
     </message>
     <message>
-        <source>Another engine begins from it</source>
-        <translation>Ein anderer Motor beginnt damit</translation>
+        <source>Start another engine from it</source>
+        <translation>Einen anderen Motor damit beginnen</translation>
     </message>
     <message>
         <source>begins another engine</source>
         <translation>beginnt einen anderen Motor</translation>
     </message>
     <message>
-        <source>Readings speak of what the entry names: {0}. Are these others now, or cut?</source>
-        <translation>Von dem, was der Eintrag nennt, gibt es Messwerte: {0}. Sind das jetzt andere Teile, oder bearbeitete?</translation>
+        <source>The entry names measured parts: {0}. Were they replaced or machined?</source>
+        <translation>Der Eintrag nennt gemessene Teile: {0}. Wurden sie ersetzt oder bearbeitet?</translation>
     </message>
     <message>
-        <source>What was read of parts that went proves nothing of those that came.</source>
-        <translation>Was an ausgebauten Teilen gemessen wurde, beweist nichts über die neuen.</translation>
+        <source>Readings of the old parts prove nothing about the new ones.</source>
+        <translation>Messwerte der alten Teile beweisen nichts über die neuen.</translation>
     </message>
     <message>
         <source>by the log: {0}</source>
         <translation>laut Logbuch: {0}</translation>
     </message>
     <message>
-        <source>Go to each valve it was done at, and say there: Measure, Something else was changed here…</source>
-        <translation>Geh zu jedem Ventil, an dem es gemacht wurde, und sag es dort: Messen, Hier wurde etwas anderes geändert …</translation>
+        <source>Go to each valve concerned, and choose Measure, Something else was changed here…</source>
+        <translation>Geh zu jedem betroffenen Ventil und wähle Messen, Hier wurde etwas anderes geändert …</translation>
     </message>
     <message>
         <source>Looked at, and right</source>
         <translation>Angesehen und in Ordnung</translation>
     </message>
     <message>
-        <source>Was ticked by {0} on {1}; its parts were changed since. Look again.</source>
-        <translation>War am {1} von {0} abgehakt; seitdem wurden Teile davon geändert. Sieh noch einmal nach.</translation>
+        <source>Ticked by {0} on {1}. Its parts have been changed since: check again.</source>
+        <translation>Von {0} am {1} abgehakt. Seitdem wurden Teile geändert: prüfe noch einmal.</translation>
     </message>
     <message>
         <source>looking…</source>

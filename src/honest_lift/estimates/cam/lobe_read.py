@@ -162,7 +162,7 @@ def _work_out(found: StandingTable, lift_error: float, wheel_error: float) -> Lo
 
 def _errors(engine: Engine, found: StandingTable) -> tuple[float, float]:
     """Give the standard errors of one lift and one angle by the tools that were read."""
-    tool, wheel = engine.tool(found.table.tool), engine.tool(found.table.wheel)
+    tool, wheel = (engine.tool_as_read(one, found.table.when) for one in (found.table.tool, found.table.wheel))
     lift = scatter_doubt(tool, 0.0) if tool else 0.0
     turn = scatter_doubt(wheel, 0.0) if wheel else 0.0
     return lift or _LIFT_ERROR_MM, turn or _WHEEL_ERROR_DEG

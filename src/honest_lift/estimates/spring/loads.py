@@ -131,7 +131,7 @@ def _carried(book: Book, one: Standing, load: Input, height_mm: float) -> Input:
 def _stood_at(book: Book, one: Standing, height_mm: float) -> tuple[float, tuple[tuple[str, str, float], ...]]:
     """Give the height a spring stood at on the tester, and what its stop, or the gauge that set it, may be off by."""
     way, reading = CATALOG["spring_load"].way(one.reading.way), one.reading
-    if way and way.carried_by and (gauge := book.engine.tool(reading.at_tool)):
+    if way and way.carried_by and (gauge := book.engine.tool_as_read(reading.at_tool, reading.when)):
         return height_mm, (offset_source(gauge, offset_doubt(gauge, height_mm)),)
     tool, _ = tool_of(book.engine, one)
     if tool is None:

@@ -18,7 +18,7 @@ from honest_lift.facts.engine import Book, Engine
 from honest_lift.facts.journal import Reading
 from honest_lift.facts.ledger import Standing, standing
 from honest_lift.facts.memory.remember import by_identity
-from honest_lift.facts.tools import Tool, as_then, kept_true, offset_doubt, scatter_doubt
+from honest_lift.facts.tools import Tool, kept_true, offset_doubt, scatter_doubt
 from honest_lift.mechanics.spring.tester_calibration import GAIN, OFFSET, STOP, Fit, corrected_load, fit_tester
 from honest_lift.numbers.doubt import Array
 
@@ -114,11 +114,10 @@ def corrections(book: Book) -> dict[str, Correction]:
 
 def worked_out(book: Book, calibration: Calibration) -> Correction | None:
     """Work a calibration out from its raw readings; None when none of them can be used."""
-    tool = book.engine.tool(calibration.tool)
+    tool = book.engine.tool_as_read(calibration.tool, calibration.when)
     rows = _rows(book, calibration)
     if tool is None or not rows:
         return None
-    tool = as_then(tool, calibration.when)
     references = [reference for _, reference in rows]
     read = np.array([one.reading.value for one, _ in rows])
     heights = np.array([one.reading.at["test_height"] for one, _ in rows])

@@ -204,9 +204,9 @@ def _by_table(book: Book, role: str, position: str) -> _Told:
     nose = nose_of_table(book, READ_AS[found.table.read_at], found.table.place)
     ground |= nose.ground if nose else Ground.NONE
     way = _AT_VALVE if found.table.read_at == "valve" else ""
-    dial = book.engine.tool(found.table.tool)
+    dial = book.engine.tool_as_read(found.table.tool, found.table.when)
     ground |= tool_ground(book, dial, found.table.when) | tool_ground(
-        book, book.engine.tool(found.table.wheel), found.table.when
+        book, book.engine.tool_as_read(found.table.wheel, found.table.when), found.table.when
     )
     ground |= Ground.NONE if dial_read_all(book, found) else Ground.NO_TOOL
     own = scatter_doubt(dial, 0.0) if dial else 0.0
@@ -254,7 +254,7 @@ def _centre(
     """Give the lobe's centre, crank degrees from TDC, and what it is by: its own stops, the wheel, else the card within a range."""
     place, side = _place(role, position), side_of(role)
     if read is not None and read.centre_deg is not None:
-        wheel = book.engine.tool(read.found.table.wheel)
+        wheel = book.engine.tool_as_read(read.found.table.wheel, read.found.table.when)
         ground = tool_ground(book, wheel, read.found.table.when)
         ground |= Ground.PREDICTED if advanced_deg else Ground.NONE
         shared: Shared = (offset_source(wheel, offset_doubt(wheel, 0.0)),) if wheel else ()

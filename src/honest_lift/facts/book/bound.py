@@ -21,7 +21,7 @@ def parts_of(engine: Engine, item: str) -> Bound:
     slots = slots_under(item)
     return {
         f"{slot} at {holder}": one.id for (slot, holder), one in in_place(engine.fitments).items()
-        if slot in slots and (not item.startswith(BOLTS) or item.startswith(f"{BOLTS}{holder} "))
+        if slot in slots and (not item.startswith(BOLTS) or item.startswith(f"{BOLTS}{holder} step "))
     }  # fmt: skip
 
 

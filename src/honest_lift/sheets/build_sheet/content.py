@@ -252,7 +252,7 @@ def _changed_at(engine: Engine, position: str) -> str:
 def _accuracy_words(accuracy: float, dimension: str, unit: str) -> str:
     """Write what a tool is true to with as many decimals as it takes: a fine one is never printed as “±0.000 in”."""
     if accuracy == 0.0:
-        return "its step alone"
+        return "its resolution"
     own = unit_of(dimension, unit)
     first = -floor(log10(accuracy / float(own.factor)))  # of its leading figure
     return f"±{in_words(accuracy, dimension, unit, max(own.places, first + 1))}"

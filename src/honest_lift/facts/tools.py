@@ -92,7 +92,8 @@ def as_then(tool: Tool, read_on: str) -> Tool:
 
     One of which too little is stated stays so, whatever its card said before.
 
-    >>> caliper = Tool("c", "caliper", "caliper", "length", accuracy=0.01, was=(ToolCard("2026-03-01T00:00:00Z", accuracy=0.05),))
+    >>> was = (ToolCard("2026-03-01T00:00:00Z", accuracy=0.05),)
+    >>> caliper = Tool("c", "caliper", "caliper", "length", resolution=0.01, accuracy=0.01, was=was)
     >>> as_then(caliper, "2026-02-01T08:00:00Z").accuracy, as_then(caliper, "2026-04-01T08:00:00Z").accuracy
     (0.05, 0.01)
     """
